@@ -1,0 +1,4 @@
+using BenchmarkDotNet.Running;
+using Lowfell.Benchmarks;
+
+BenchmarkSwitcher.FromAssembly(typeof(StackBenchmarks).Assembly).Run(args);

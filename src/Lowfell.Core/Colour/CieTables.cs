@@ -1,0 +1,63 @@
+using System.Text.Json;
+
+namespace Lowfell.Core.Colour;
+
+/// <summary>The CIE 1931 2-degree observer under D65, in 36 bands of 10 nm from 380 to 730 nm.</summary>
+/// <remarks>Source: CIE 015 tables, kept in <c>cie-1931-d65.json</c>.</remarks>
+internal static class CieTables
+{
+    /// <summary>Number of spectral bands, 380-730 nm by 10.</summary>
+    public const int Bands = 36;
+
+    // IEC 61966-2-1 (sRGB) primaries, D65.
+    private static readonly double[,] XyzToRgb =
+    {
+        { 3.2404541621141054, -1.5371385127977166, -0.4985314095560162 },
+        { -0.9692660305051868, 1.8760108454466942, 0.0415560175303498 },
+        { 0.0556434309591147, -0.2040259135167538, 1.0572251882231791 },
+    };
+
+    private static readonly double[,] RgbToXyz =
+    {
+        { 0.4124564391, 0.3575760776, 0.1804374833 },
+        { 0.2126728514, 0.7151521552, 0.0721749934 },
+        { 0.0193338956, 0.1191920338, 0.9503040785 },
+    };
+
+    static CieTables()
+    {
+        using var stream = typeof(CieTables).Assembly.GetManifestResourceStream("cie-1931-d65.json")
+            ?? throw new InvalidOperationException("The CIE tables are missing from the assembly.");
+        using var json = JsonDocument.Parse(stream);
+        double[] Read(string name) => [.. json.RootElement.GetProperty(name).EnumerateArray().Select(e => e.GetDouble())];
+        double[][] cmf = [Read("xBar"), Read("yBar"), Read("zBar")];
+        var d65 = Read("d65");
+        Rows = new double[3][];
+        for (var channel = 0; channel < 3; channel++)
+        {
+            var row = new double[Bands];
+            for (var i = 0; i < Bands; i++)
+            {
+                row[i] = d65[i] * ((XyzToRgb[channel, 0] * cmf[0][i]) + (XyzToRgb[channel, 1] * cmf[1][i]) + (XyzToRgb[channel, 2] * cmf[2][i]));
+            }
+
+            // A perfect white reflects linear RGB 1, 1, 1 exactly.
+            var sum = row.Sum();
+            Rows[channel] = [.. row.Select(v => v / sum)];
+        }
+
+        White = Xyz(new LinearRgb(1, 1, 1));
+    }
+
+    /// <summary>Three rows of 36 weights: reflectance to linear sRGB, each summing to 1.</summary>
+    public static double[][] Rows { get; }
+
+    /// <summary>XYZ of the perfect white under D65.</summary>
+    public static (double X, double Y, double Z) White { get; }
+
+    /// <summary>Linear sRGB to CIE XYZ.</summary>
+    public static (double X, double Y, double Z) Xyz(LinearRgb c) => (
+        (RgbToXyz[0, 0] * c.R) + (RgbToXyz[0, 1] * c.G) + (RgbToXyz[0, 2] * c.B),
+        (RgbToXyz[1, 0] * c.R) + (RgbToXyz[1, 1] * c.G) + (RgbToXyz[1, 2] * c.B),
+        (RgbToXyz[2, 0] * c.R) + (RgbToXyz[2, 1] * c.G) + (RgbToXyz[2, 2] * c.B));
+}

@@ -1,0 +1,40 @@
+using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
+
+namespace Lowfell.Core.Mixes;
+
+/// <summary>What to mix for one coat of one zone, over all its copies.</summary>
+/// <param name="Dilution">Said three ways by its members.</param>
+/// <param name="Drops">Whole drops with the dilution that they truly make.</param>
+/// <param name="TotalMl">Paint and thinner together, with loss, ml.</param>
+/// <param name="PaintMl">Paint in it, ml.</param>
+/// <param name="ThinnerMl">Thinner in it, ml.</param>
+public sealed record CoatMix(Dilution Dilution, DropCount Drops, double TotalMl, double PaintMl, double ThinnerMl)
+{
+    /// <summary>The mix of a coat; null for a coat without paint.</summary>
+    /// <remarks>
+    /// <c>ml = area x wet film x passes x coverage / transfer / 1e6 + loss</c>, with film and coverage at the three heights weighted by their shares.
+    /// </remarks>
+    public static CoatMix? For(Coat coat, Zone zone)
+    {
+        if (coat.Paint is not { } paint)
+        {
+            return null;
+        }
+
+        var facts = coat.Technique.Facts();
+        var deposit = coat.OwnDeposit ?? Kernels.Deposit(coat.Technique, zone.Relief, zone.Facing);
+        var shares = zone.HeightShares;
+        var wetUm = 0.0;
+        for (var h = 0; h < 3; h++)
+        {
+            wetUm += shares[h] * deposit.WetFilmUm[h] * coat.Hand * deposit.Coverage[h];
+        }
+
+        // um x mm2 = 1e-3 mm3 = 1e-6 ml.
+        var total = (zone.AreaMm2 * zone.Copies * wetUm * coat.Passes / facts.Transfer / 1e6) + facts.LossMl;
+        var fraction = coat.Dilution.PaintFraction;
+        var drops = DropCount.For(coat.Dilution, paint.DropMl, 0.050 * coat.Thinner.DropFactor());
+        return new(coat.Dilution, drops, total, total * fraction, total * (1 - fraction));
+    }
+}

@@ -1,0 +1,117 @@
+using Lowfell.Core.Materials;
+
+namespace Lowfell.Core.Mixes;
+
+/// <summary>How a component of a mix is measured.</summary>
+public enum MixUnit
+{
+    /// <summary>Parts by volume; one part is one millilitre where other units stand beside it.</summary>
+    Parts,
+
+    /// <summary>Drops; their size differs by liquid.</summary>
+    Drops,
+
+    /// <summary>Millilitres.</summary>
+    Ml,
+
+    /// <summary>Grams, by the density of the family.</summary>
+    Grams,
+}
+
+/// <summary>One component: a material, a mix within the mix, or a thinner.</summary>
+/// <param name="Amount">How much, above 0.</param>
+/// <param name="Unit">In what.</param>
+/// <param name="Material">A material, or null.</param>
+/// <param name="Mix">A mix, or null.</param>
+/// <param name="Thinner">A thinner, or null.</param>
+public sealed record MixComponent(double Amount, MixUnit Unit, Material? Material = null, Mix? Mix = null, Thinner? Thinner = null);
+
+/// <summary>A recipe: any number of components, nested.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="Components">What goes in, at least one.</param>
+public sealed record Mix(string Name, IReadOnlyList<MixComponent> Components);
+
+/// <summary>What is in a mix when every nested mix is unfolded. Volume adds up (ideal mixing).</summary>
+/// <param name="Materials">Volume share of each material, of the whole mix.</param>
+/// <param name="Thinners">Volume share of each thinner.</param>
+public sealed record MixContent(IReadOnlyList<(Material Material, double Share)> Materials, IReadOnlyList<(Thinner Thinner, double Share)> Thinners)
+{
+    /// <summary>Deepest nesting that is followed.</summary>
+    public const int DeepestNesting = 16;
+
+    /// <summary>Share of paint, rather than thinner, in the mix.</summary>
+    public double PaintFraction => Materials.Sum(m => m.Share);
+
+    /// <summary>Unfolds a mix.</summary>
+    /// <exception cref="ArgumentException">The mix holds no volume, no material, or is nested more than 16 deep (or in itself).</exception>
+    public static MixContent Of(Mix mix)
+    {
+        var materials = new Dictionary<Material, double>(ReferenceEqualityComparer.Instance);
+        var thinners = new Dictionary<Thinner, double>();
+        Add(mix, 1, 0, materials, thinners);
+        if (materials.Count == 0)
+        {
+            throw new ArgumentException($"Mix '{mix.Name}' holds no paint.", nameof(mix));
+        }
+
+        return new([.. materials.Select(p => (p.Key, p.Value))], [.. thinners.Select(p => (p.Key, p.Value))]);
+    }
+
+    /// <summary>Millilitres of a component amount.</summary>
+    public static double Millilitres(MixComponent component)
+    {
+        var dropMl = component.Material?.DropMl ?? (component.Thinner is { } t ? 0.050 * t.DropFactor() : 0.050);
+        return component.Unit switch
+        {
+            MixUnit.Drops => component.Amount * dropMl,
+            MixUnit.Grams => component.Amount / DensityGPerMl(component),
+            _ => component.Amount,
+        };
+    }
+
+    private static void Add(Mix mix, double share, int depth, Dictionary<Material, double> materials, Dictionary<Thinner, double> thinners)
+    {
+        if (depth > DeepestNesting)
+        {
+            throw new ArgumentException($"Mix '{mix.Name}' is nested more than {DeepestNesting} deep, or contains itself.", nameof(mix));
+        }
+
+        var volumes = mix.Components.Select(Millilitres).ToArray();
+        var total = volumes.Sum();
+        if (!(total > 0))
+        {
+            throw new ArgumentException($"Mix '{mix.Name}' has no volume.", nameof(mix));
+        }
+
+        for (var i = 0; i < volumes.Length; i++)
+        {
+            var part = share * volumes[i] / total;
+            var component = mix.Components[i];
+            if (component.Mix is { } inner)
+            {
+                Add(inner, part, depth + 1, materials, thinners);
+            }
+            else if (component.Material is { } material)
+            {
+                materials[material] = materials.GetValueOrDefault(material) + part;
+            }
+            else if (component.Thinner is { } thinner)
+            {
+                thinners[thinner] = thinners.GetValueOrDefault(thinner) + part;
+            }
+        }
+    }
+
+    // Craft estimates: pigmented water-borne paint is heavier than water, spirits lighter.
+    private static double DensityGPerMl(MixComponent component) => component switch
+    {
+        { Material: { Family: Family.Pigment or Family.Grit } } => 1.5,
+        { Material: { Family: Family.TexturePaste or Family.CracklePaste or Family.Skim } } => 1.4,
+        { Material: { Clear: true } } => 1.03,
+        { Material: not null } => 1.2,
+        { Thinner: Thinner.WhiteSpirit or Thinner.Alcohol } => 0.79,
+        { Thinner: Thinner.LacquerThinner } => 0.85,
+        { Thinner: not null } => 1.0,
+        _ => 1.15,
+    };
+}

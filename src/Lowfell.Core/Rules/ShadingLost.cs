@@ -1,0 +1,72 @@
+using Lowfell.Core.Materials;
+using Lowfell.Core.Mixes;
+using Lowfell.Core.Stacks;
+
+namespace Lowfell.Core.Rules;
+
+/// <summary>The shading of a pre-shade or zenithal is gone under an opaque coat.</summary>
+internal static class ShadingLost
+{
+    public const string Id = "shading-lost";
+
+    /// <summary>Recess against face that still reads as shading, dE00.</summary>
+    private const double Least = 2;
+
+    public static void Check(StackReading reading, List<Finding> findings)
+    {
+        var shade = -1;
+        foreach (var i in reading.Applied)
+        {
+            var coat = reading.Coat(i);
+            if (coat.Technique.Facts().Shades)
+            {
+                shade = i;
+            }
+            else if (shade >= 0 && Lost(reading.Prediction, i) && coat.Technique.Facts().Covers)
+            {
+                var lost = shade;
+                findings.Add(new(
+                    Id,
+                    Severity.Risk,
+                    coat.Id,
+                    i,
+                    $"This {coat.Technique.Facts().Word} hides the {reading.Coat(shade).Technique.Facts().Word}: {reading.Prediction.Strata[i].Shading:0.0} dE is left of {reading.Prediction.Below(i).Shading:0.0}.",
+                    "Under 2 dE between recess and face nobody sees the shading any more.",
+                    () => Mends(reading, lost, i)));
+                shade = -1;
+            }
+        }
+    }
+
+    private static bool Lost(Prediction prediction, int i) => prediction.Below(i).Shading >= Least && prediction.Strata[i].Shading < Least;
+
+    private static IEnumerable<Mend> Mends(StackReading reading, int shade, int i)
+    {
+        var coat = reading.Coat(i);
+        bool Keeps(Coat changed) => !Lost(reading.Of(reading.Draft.Replace(changed)).Prediction, i);
+        for (var passes = coat.Passes - 1; passes >= 1; passes--)
+        {
+            var fewer = coat with { Passes = passes };
+            if (Keeps(fewer))
+            {
+                yield return new("fewer", passes == 1 ? "Stop after one pass" : $"Stop after {passes} passes", () => reading.Draft.Replace(fewer));
+                break;
+            }
+        }
+
+        var takesMedium = coat.Paint?.Lead.Family.Takes(Thinner.AcrylicMedium) == true;
+        foreach (var fraction in new[] { 0.6, 0.5, 0.4, 0.3, 0.2, 0.1 })
+        {
+            var least = coat.Paint!.Lead.Family.Facts().LeastPaintFraction;
+            var thin = coat with { Passes = 1, Dilution = Dilution.Of(fraction), Thinner = takesMedium ? Thinner.AcrylicMedium : coat.Thinner };
+            if (fraction < coat.Dilution.PaintFraction && (takesMedium || fraction >= least) && Keeps(thin))
+            {
+                yield return new("thinner", $"One thin coat at {fraction * 100:0} % paint{(takesMedium ? " in medium" : "")}", () => reading.Draft.Replace(thin));
+                break;
+            }
+        }
+
+        var moved = reading.Draft.MoveAbove(reading.Coat(shade).Id, coat.Id);
+        yield return new("move", $"Move the {reading.Coat(shade).Technique.Facts().Word} above it", () => moved);
+    }
+}

@@ -1,0 +1,83 @@
+using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
+
+namespace Lowfell.Core.Safety;
+
+/// <summary>What can hurt.</summary>
+public enum Hazard
+{
+    /// <summary>Vapour of enamel, oil, lacquer and their thinners.</summary>
+    SolventVapour,
+
+    /// <summary>Spray from a can.</summary>
+    AerosolCan,
+
+    /// <summary>Airbrush mist, water-borne too.</summary>
+    AirbrushMist,
+
+    /// <summary>Dry pigment and sanding dust.</summary>
+    Dust,
+
+    /// <summary>Super glue.</summary>
+    SuperGlue,
+
+    /// <summary>Heat tools.</summary>
+    HeatTool,
+}
+
+/// <summary>A short, calm caution for one coat.</summary>
+/// <param name="Hazard">What can hurt.</param>
+/// <param name="Text">The usual cautions.</param>
+public sealed record Caution(Hazard Hazard, string Text);
+
+/// <summary>The usual cautions by what a coat uses. Never a promise that anything is safe.</summary>
+public static class Cautions
+{
+    /// <summary>Ends every caution.</summary>
+    public const string Defer =
+        "The product's label and safety data sheet, and your local rules, come first; ask a qualified person where they ask for one.";
+
+    /// <summary>Cautions of a coat, worst first; none for one that uses nothing of the kind.</summary>
+    public static IReadOnlyList<Caution> For(Coat coat)
+    {
+        if (coat.Paint is null)
+        {
+            return [];
+        }
+
+        var cautions = new List<Caution>();
+        var family = coat.Paint.Lead.Family;
+        var can = coat.Technique == Technique.SprayCan || (coat.Technique == Technique.VarnishSpray && family == Family.VarnishLacquer);
+        var solvent = coat.Carriers.Any(c => c is Carrier.WhiteSpirit or Carrier.LacquerThinner or Carrier.Alcohol);
+        if (can)
+        {
+            cautions.Add(new(Hazard.AerosolCan, "Outdoors or in a booth, with a mask for organic vapours and particles, away from flame; above about 10 C and below about 70 % humidity. Never heat a can beyond hand-warm."));
+        }
+        else if (coat.Technique.Facts().Sprayed)
+        {
+            cautions.Add(new(Hazard.AirbrushMist, $"Extraction and a particle mask{(solvent ? ", an organic-vapour mask for this solvent" : ", for water-borne paint too")}. Never point it at skin."));
+        }
+
+        if (solvent && !can)
+        {
+            cautions.Add(new(Hazard.SolventVapour, "Open window or extraction, lid on, no flame, no hot air while wet, nitrile gloves. Used rags out flat to dry outdoors or in a lidded metal tin with water; no solvent down the drain."));
+        }
+
+        if (family == Family.Pigment)
+        {
+            cautions.Add(new(Hazard.Dust, "Dry pigment is dust: FFP2/N95 or better, wipe up wet."));
+        }
+
+        if (family == Family.SuperGlue)
+        {
+            cautions.Add(new(Hazard.SuperGlue, "Fumes and splash: eye protection and ventilation. Baking soda or cotton makes it hot. Stuck skin: lukewarm soapy water; a doctor for eyes."));
+        }
+
+        if (coat.Hurried)
+        {
+            cautions.Add(new(Hazard.HeatTool, "Gentle warm air, keep it moving; never on foam, never near solvent or aerosol."));
+        }
+
+        return cautions;
+    }
+}
