@@ -37,4 +37,8 @@ public sealed record CoatMix(Dilution Dilution, DropCount Drops, double TotalMl,
         var drops = DropCount.For(coat.Dilution, paint.DropMl, 0.050 * coat.Thinner.DropFactor());
         return new(coat.Dilution, drops, total, total * fraction, total * (1 - fraction));
     }
+
+    /// <summary>Wet film of one pass on the face, um: what drying goes by.</summary>
+    public static double FaceWetFilmUm(Coat coat, Zone zone) =>
+        (coat.OwnDeposit ?? Kernels.Deposit(coat.Technique, zone.Relief, zone.Facing)).WetFilmUm[(int)ReliefHeight.Face] * coat.Hand;
 }

@@ -58,4 +58,21 @@ public readonly record struct Dilution
         ArgumentOutOfRangeException.ThrowIfNegative(share);
         return new(1 / (1 + share));
     }
+
+    /// <summary>As parts a : b with a or b up to 20 whole, to within 1 %; else with one decimal.</summary>
+    public (double Paint, double Thinner) WholeParts()
+    {
+        const int Most = 20;
+        var added = ThinnerAdded;
+        for (var paint = 1; paint <= Most; paint++)
+        {
+            var thinner = Math.Round(paint * added);
+            if (thinner <= Most * 2 && Math.Abs((paint / (paint + thinner)) - PaintFraction) <= 0.01 * PaintFraction && (thinner > 0 || added < 1e-9))
+            {
+                return (paint, thinner);
+            }
+        }
+
+        return (1, Math.Round(added, 1));
+    }
 }

@@ -85,11 +85,15 @@ internal sealed class StackWalk
 
     /// <summary>Starts on the bare substrate.</summary>
     public StackWalk(Zone zone, double hand)
+        : this(zone.Substrate.Facts().Colour, zone.Substrate.Facts().Sheen, hand)
+    {
+    }
+
+    private StackWalk(Srgb ground, Sheen sheen, double hand)
     {
         this.hand = hand;
-        var facts = zone.Substrate.Facts();
-        var reflectance = Spectra.FromSrgb(facts.Colour);
-        var nominal = Surface.Term(facts.Sheen);
+        var reflectance = Spectra.FromSrgb(ground);
+        var nominal = Surface.Term(sheen);
         var lowest = double.MaxValue;
         foreach (var r in reflectance)
         {
@@ -116,6 +120,9 @@ internal sealed class StackWalk
         other.kappa.CopyTo(kappa, 0);
         underFluid = other.underFluid;
     }
+
+    /// <summary>Starts on a glossy card.</summary>
+    public static StackWalk OnCard(Srgb card) => new(card, Sheen.Gloss, 1);
 
     /// <summary>An independent copy, to try something on.</summary>
     public StackWalk Copy() => new(this);

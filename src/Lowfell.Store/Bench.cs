@@ -1,0 +1,74 @@
+using Lowfell.Core.Colour;
+using Lowfell.Core.Stacks;
+
+namespace Lowfell.Store;
+
+/// <summary>A workspace: every other row belongs to one.</summary>
+public sealed class Bench
+{
+    /// <summary>Identity.</summary>
+    public Guid Id { get; set; }
+
+    /// <summary>Name.</summary>
+    public required string Name { get; set; }
+
+    /// <summary>Opened without a password, on loopback only.</summary>
+    public bool IsDemo { get; set; }
+
+    /// <summary>Rises with every change of the shelf or its mixes, so that hosts know when what they hold is stale.</summary>
+    public long ShelfVersion { get; set; }
+
+    /// <summary>Varnish under a pin wash.</summary>
+    public Sheen PinWashVarnish { get; set; } = Sheen.Satin;
+
+    /// <summary>Wash amount.</summary>
+    public WashSchool Wash { get; set; }
+
+    /// <summary>Pigments.</summary>
+    public PigmentSchool Pigments { get; set; }
+
+    /// <summary>Warm air.</summary>
+    public WarmAirSchool WarmAir { get; set; }
+
+    /// <summary>Pre-shade or modulation.</summary>
+    public ShadingSchool Shading { get; set; }
+
+    /// <summary>Brush between dry-brush steps.</summary>
+    public ResidueSchool DryBrush { get; set; }
+
+    /// <summary>Glue for grit.</summary>
+    public GritGlueSchool GritGlue { get; set; }
+
+    /// <summary>The preferences as the rules read them.</summary>
+    public Schools Schools => new()
+    {
+        PinWashVarnish = PinWashVarnish,
+        Wash = Wash,
+        Pigments = Pigments,
+        WarmAir = WarmAir,
+        Shading = Shading,
+        DryBrush = DryBrush,
+        GritGlue = GritGlue,
+    };
+}
+
+/// <summary>A row that belongs to a bench; one query filter keeps benches apart.</summary>
+public interface IBenchRow
+{
+    /// <summary>The bench it belongs to; set by the store when it is added.</summary>
+    Guid BenchId { get; set; }
+}
+
+/// <summary>A row that two windows may edit: the store counts its versions and refuses a stale one.</summary>
+public interface IVersionedRow
+{
+    /// <summary>Version, from 1.</summary>
+    int Version { get; set; }
+}
+
+/// <summary>The bench that a request works on.</summary>
+public interface IBenchScope
+{
+    /// <summary>Its id; empty where no bench is open, and then no row is seen.</summary>
+    Guid BenchId { get; }
+}

@@ -1,0 +1,178 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Lowfell.Core.Colour;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Mixes;
+using Lowfell.Core.Pieces;
+using Lowfell.Core.Stacks;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Store.Demo;
+
+/// <summary>Loads Brinegate Saltworks, a made-up club's table, into an empty bench.</summary>
+public static class DemoLoader
+{
+    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new JsonStringEnumConverter() },
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+    };
+
+    /// <summary>Loads the demo where the bench holds no set and no material.</summary>
+    /// <returns>Whether it was loaded.</returns>
+    public static async Task<bool> LoadIfEmptyAsync(LowfellDb db, CancellationToken cancel)
+    {
+        if (await db.Sets.AnyAsync(cancel) || await db.Materials.AnyAsync(cancel))
+        {
+            return false;
+        }
+
+        var materials = Read<List<DemoMaterial>>("demo-materials.json").ToDictionary(m => m.Name, m => m.ToRow());
+        var demo = Read<DemoWorld>("demo-sets.json");
+        db.AddRange(materials.Values);
+        var mixes = Mixes(demo, materials);
+        db.AddRange(mixes.Values);
+        var schemes = demo.Schemes.ToDictionary(s => s.Key, s => Scheme(s.Key, s.Value, materials, mixes));
+        db.AddRange(schemes.Values);
+        db.AddRange(demo.Sets.Select((s, i) => Set(s, i, schemes)));
+        var bench = await db.Benches.SingleAsync(b => b.Id == StoreSetup.HomeBenchId, cancel);
+        bench.Name = "Brinegate Saltworks";
+        bench.ShelfVersion++;
+        await db.SaveChangesAsync(cancel);
+        return true;
+    }
+
+    /// <summary>The materials of the demo's shelf.</summary>
+    public static IReadOnlyList<MaterialRow> Materials() => [.. Read<List<DemoMaterial>>("demo-materials.json").Select(m => m.ToRow())];
+
+    private static T Read<T>(string name)
+    {
+        using var stream = typeof(DemoLoader).Assembly.GetManifestResourceStream(name) ?? throw new InvalidOperationException($"{name} is missing from the assembly.");
+        return JsonSerializer.Deserialize<T>(stream, Options)!;
+    }
+
+    private static Dictionary<string, MixRow> Mixes(DemoWorld demo, Dictionary<string, MaterialRow> materials)
+    {
+        var mixes = new Dictionary<string, MixRow>();
+        foreach (var mix in demo.Mixes)
+        {
+            mixes[mix.Name] = new MixRow
+            {
+                Id = Guid.CreateVersion7(),
+                Name = mix.Name,
+                Components = [.. mix.Components.Select((c, i) => new MixComponentRow
+                {
+                    Id = Guid.CreateVersion7(),
+                    Position = i,
+                    Amount = c.Amount,
+                    Unit = c.Unit,
+                    MaterialId = c.Material is null ? null : materials[c.Material].Id,
+                    InnerMixId = c.Mix is null ? null : mixes[c.Mix].Id,
+                    Thinner = c.Thinner,
+                })],
+            };
+        }
+
+        return mixes;
+    }
+
+    private static SchemeRow Scheme(string name, List<DemoCoat> coats, Dictionary<string, MaterialRow> materials, Dictionary<string, MixRow> mixes) => new()
+    {
+        Id = Guid.CreateVersion7(),
+        Name = name,
+        Coats = [.. coats.Select((c, i) =>
+        {
+            var material = c.Material is null ? null : materials[c.Material];
+            var family = material?.Family.Facts();
+            return new CoatRow
+            {
+                Id = Guid.CreateVersion7(),
+                Position = i,
+                Technique = c.Technique,
+                MaterialId = material?.Id,
+                MixId = c.Mix is null ? null : mixes[c.Mix].Id,
+                Passes = c.Passes,
+                PaintFraction = c.PaintFraction ?? Math.Max(c.Technique.UsualPaintFraction(), family?.LeastPaintFraction ?? 0),
+                Thinner = c.Thinner ?? family?.OwnThinner ?? Thinner.Water,
+                Optional = c.Optional,
+                Wait = c.Wait,
+                Note = c.Note,
+            };
+        })],
+    };
+
+    private static SetRow Set(DemoSet set, int position, Dictionary<string, SchemeRow> schemes) => new()
+    {
+        Id = Guid.CreateVersion7(),
+        Name = set.Name,
+        Position = position,
+        Pieces = [.. set.Pieces.Select((p, i) => Piece(p, i, schemes))],
+    };
+
+    private static PieceRow Piece(DemoPiece p, int position, Dictionary<string, SchemeRow> schemes)
+    {
+        var ids = p.Zones.ToDictionary(z => z.Name, _ => Guid.CreateVersion7());
+        bool Touch(DemoZone a, DemoZone b) => a.Touches.Contains(b.Name) || b.Touches.Contains(a.Name);
+        return new()
+        {
+            Id = Guid.CreateVersion7(),
+            Name = p.Name,
+            Kind = p.Kind,
+            Substrate = p.Substrate,
+            Shape = p.Shape,
+            LengthMm = p.LengthMm,
+            WidthMm = p.WidthMm,
+            HeightMm = p.HeightMm,
+            FreeAreaMm2 = p.FreeAreaMm2,
+            Copies = p.Copies,
+            Position = position,
+            Zones = [.. p.Zones.Select((z, i) => new ZoneRow
+            {
+                Id = ids[z.Name],
+                Name = z.Name,
+                SchemeId = schemes[z.Scheme].Id,
+                AreaShare = z.AreaShare,
+                Relief = z.Relief,
+                Facing = z.Facing,
+                SmallestDetailMm = z.SmallestDetailMm,
+                Handled = z.Handled,
+                CutEdges = z.CutEdges,
+                Finish = z.Finish,
+                Target = z.Target,
+                Tolerance = z.Tolerance,
+                Neighbours = [.. p.Zones.Where(other => other.Name != z.Name && Touch(z, other)).Select(other => ids[other.Name])],
+                Position = i,
+            })],
+        };
+    }
+
+    private sealed record DemoMaterial(
+        string Name, string House, Family Family, string Colour, double ContrastRatio, double ReferenceFilmUm, double VolumeSolids, Sheen Sheen, double UndertonePower, Effect Effect)
+    {
+        public MaterialRow ToRow() => new()
+        {
+            Id = Guid.CreateVersion7(), Name = Name, House = House, Family = Family, Colour = Colour, ContrastRatio = ContrastRatio, ReferenceFilmUm = ReferenceFilmUm,
+            VolumeSolids = VolumeSolids, Sheen = Sheen, UndertonePower = UndertonePower, Effect = Effect,
+        };
+    }
+
+    private sealed record DemoWorld(List<DemoMix> Mixes, Dictionary<string, List<DemoCoat>> Schemes, List<DemoSet> Sets);
+
+    private sealed record DemoMix(string Name, List<DemoComponent> Components);
+
+    private sealed record DemoComponent(double Amount, MixUnit Unit, string? Material = null, string? Mix = null, Thinner? Thinner = null);
+
+    private sealed record DemoCoat(
+        Technique Technique, string? Material = null, string? Mix = null, int Passes = 1, double? PaintFraction = null, Thinner? Thinner = null, bool Optional = false, Wait Wait = Wait.RecoatDry, string Note = "");
+
+    private sealed record DemoSet(string Name, List<DemoPiece> Pieces);
+
+    private sealed record DemoPiece(
+        string Name, string Kind, Substrate Substrate, PieceShape Shape, double LengthMm, double WidthMm, double HeightMm, int Copies, List<DemoZone> Zones, double FreeAreaMm2 = 5000);
+
+    private sealed record DemoZone(
+        string Name, string Scheme, double AreaShare, Relief Relief, Facing Facing, string? Target = null, double Tolerance = 5, double? SmallestDetailMm = null, bool Handled = false, bool CutEdges = false, Sheen Finish = Sheen.Matt)
+    {
+        public List<string> Touches { get; init; } = [];
+    }
+}

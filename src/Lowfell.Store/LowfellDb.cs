@@ -1,0 +1,154 @@
+using System.Linq.Expressions;
+using System.Reflection;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Store;
+
+/// <summary>The database. Every row but the bench itself is seen only from its own bench.</summary>
+/// <param name="options">Options.</param>
+/// <param name="scope">The bench that this context works on.</param>
+public sealed class LowfellDb(DbContextOptions<LowfellDb> options, IBenchScope scope) : DbContext(options)
+{
+    /// <summary>Benches.</summary>
+    public DbSet<Bench> Benches => Set<Bench>();
+
+    /// <summary>Materials.</summary>
+    public DbSet<MaterialRow> Materials => Set<MaterialRow>();
+
+    /// <summary>Mixes.</summary>
+    public DbSet<MixRow> Mixes => Set<MixRow>();
+
+    /// <summary>Sets.</summary>
+    public DbSet<SetRow> Sets => Set<SetRow>();
+
+    /// <summary>Pieces.</summary>
+    public DbSet<PieceRow> Pieces => Set<PieceRow>();
+
+    /// <summary>Zones.</summary>
+    public DbSet<ZoneRow> Zones => Set<ZoneRow>();
+
+    /// <summary>Schemes.</summary>
+    public DbSet<SchemeRow> Schemes => Set<SchemeRow>();
+
+    /// <summary>Coats.</summary>
+    public DbSet<CoatRow> Coats => Set<CoatRow>();
+
+    // Read by the query filter at each query, so that one model serves every bench.
+    private Guid CurrentBench => scope.BenchId;
+
+    /// <inheritdoc/>
+    public override int SaveChanges(bool acceptAllChangesOnSuccess)
+    {
+        Stamp();
+        return base.SaveChanges(acceptAllChangesOnSuccess);
+    }
+
+    /// <inheritdoc/>
+    public override Task<int> SaveChangesAsync(bool acceptAllChangesOnSuccess, CancellationToken cancellationToken = default)
+    {
+        Stamp();
+        return base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+    }
+
+    /// <inheritdoc/>
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
+    {
+        configurationBuilder.Properties<Enum>().HaveConversion<string>().HaveMaxLength(40);
+        configurationBuilder.Properties<string>().HaveMaxLength(200);
+    }
+
+    /// <inheritdoc/>
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<Bench>().ToTable("benches");
+        modelBuilder.Entity<MaterialRow>(e =>
+        {
+            e.ToTable("materials");
+            e.HasIndex(m => new { m.BenchId, m.Name }).IsUnique();
+            e.Property(m => m.Colour).HasMaxLength(7);
+        });
+        modelBuilder.Entity<MixRow>(e =>
+        {
+            e.ToTable("mixes");
+            e.HasIndex(m => new { m.BenchId, m.Name }).IsUnique();
+            e.HasMany(m => m.Components).WithOne().HasForeignKey(c => c.MixId);
+        });
+        modelBuilder.Entity<MixComponentRow>(e =>
+        {
+            e.ToTable("mix_components");
+            e.HasOne<MaterialRow>().WithMany().HasForeignKey(c => c.MaterialId).OnDelete(DeleteBehavior.Restrict);
+            e.HasOne<MixRow>().WithMany().HasForeignKey(c => c.InnerMixId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<SetRow>(e =>
+        {
+            e.ToTable("sets");
+            e.HasMany(s => s.Pieces).WithOne().HasForeignKey(p => p.SetId);
+        });
+        modelBuilder.Entity<PieceRow>(e =>
+        {
+            e.ToTable("pieces");
+            e.Ignore(p => p.AreaMm2);
+            e.HasMany(p => p.Zones).WithOne(z => z.Piece).HasForeignKey(z => z.PieceId);
+        });
+        modelBuilder.Entity<ZoneRow>(e =>
+        {
+            e.ToTable("zones");
+            e.Property(z => z.Target).HasMaxLength(7);
+            e.HasOne(z => z.Scheme).WithMany().HasForeignKey(z => z.SchemeId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<SchemeRow>(e =>
+        {
+            e.ToTable("schemes");
+            e.HasMany(s => s.Coats).WithOne().HasForeignKey(c => c.SchemeId);
+        });
+        modelBuilder.Entity<CoatRow>(e =>
+        {
+            e.ToTable("coats");
+            e.HasKey(c => new { c.SchemeId, c.Id });
+            e.Property(c => c.Note).HasMaxLength(2000);
+            e.Property(c => c.MixedTo).HasMaxLength(7);
+            e.HasOne<MaterialRow>().WithMany().HasForeignKey(c => c.MaterialId).OnDelete(DeleteBehavior.Restrict);
+            e.HasOne<MixRow>().WithMany().HasForeignKey(c => c.MixId).OnDelete(DeleteBehavior.Restrict);
+        });
+        foreach (var type in modelBuilder.Model.GetEntityTypes().ToList())
+        {
+            if (typeof(IVersionedRow).IsAssignableFrom(type.ClrType))
+            {
+                modelBuilder.Entity(type.ClrType).Property(nameof(IVersionedRow.Version)).IsConcurrencyToken();
+            }
+
+            if (typeof(IBenchRow).IsAssignableFrom(type.ClrType))
+            {
+                modelBuilder.Entity(type.ClrType).HasOne(typeof(Bench)).WithMany().HasForeignKey(nameof(IBenchRow.BenchId));
+                Filter.MakeGenericMethod(type.ClrType).Invoke(this, [modelBuilder]);
+            }
+        }
+    }
+
+    private static readonly MethodInfo Filter =
+        typeof(LowfellDb).GetMethod(nameof(KeepToBench), BindingFlags.NonPublic | BindingFlags.Instance)!;
+
+    private void KeepToBench<T>(ModelBuilder modelBuilder)
+        where T : class, IBenchRow
+    {
+        Expression<Func<T, bool>> own = row => row.BenchId == CurrentBench;
+        modelBuilder.Entity<T>().HasQueryFilter(own);
+    }
+
+    // New rows belong to the open bench; changed ones get the next version.
+    private void Stamp()
+    {
+        foreach (var entry in ChangeTracker.Entries())
+        {
+            if (entry.State == EntityState.Added && entry.Entity is IBenchRow row && row.BenchId == Guid.Empty)
+            {
+                row.BenchId = scope.BenchId;
+            }
+
+            if (entry.State == EntityState.Modified && entry.Entity is IVersionedRow versioned)
+            {
+                versioned.Version++;
+            }
+        }
+    }
+}

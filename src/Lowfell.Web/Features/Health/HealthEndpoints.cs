@@ -1,0 +1,28 @@
+using Lowfell.Store;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Health;
+
+/// <summary>Whether this host can work.</summary>
+/// <param name="Status">"ready".</param>
+public sealed record HealthView(string Status);
+
+/// <summary>Health of the host.</summary>
+public static class HealthEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(WebApplication app)
+    {
+        app.MapGet("/api/health", Health).WithTags("Health").WithSummary("200 only when the database answers and is migrated.").ProducesProblem(503);
+        app.MapPost("/api/health/empty", () => TypedResults.NoContent()).ExcludeFromDescription();
+    }
+
+    private static async Task<Results<Ok<HealthView>, ProblemHttpResult>> Health(LowfellDb db, CancellationToken cancel)
+    {
+        var missing = await db.Database.GetPendingMigrationsAsync(cancel);
+        return missing.Any()
+            ? TypedResults.Problem(statusCode: 503, title: "The database is not migrated yet.")
+            : TypedResults.Ok(new HealthView("ready"));
+    }
+}

@@ -1,0 +1,81 @@
+using Lowfell.Store;
+using Lowfell.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Sets;
+
+/// <summary>Pieces of a set.</summary>
+public static class PieceEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(WebApplication app)
+    {
+        var inSet = app.MapGroup("/api/sets/{setId:guid}/pieces").WithTags("Pieces").ProducesValidationProblem();
+        inSet.MapPost("", Add).WithSummary("Adds a piece to a set.");
+        inSet.MapPut("order", Reorder).WithSummary("Puts the pieces of a set in another order.");
+        var group = app.MapGroup("/api/pieces/{id:guid}").WithTags("Pieces").ProducesValidationProblem();
+        group.MapPut("", Change).WithSummary("Changes a piece.").ProducesProblem(409);
+        group.MapPost("copy", Copy).WithSummary("Copies a piece with its zones; they share the schemes.");
+        group.MapDelete("", Remove).WithSummary("Deletes a piece; it can be restored.");
+        group.MapPost("restore", Restore).WithSummary("Undoes a deletion.");
+    }
+
+    private static async Task<Created<Created>> Add(Guid setId, PieceDraft draft, LowfellDb db, CancellationToken cancel)
+    {
+        draft.Check();
+        await Tree.SetAsync(db, setId, cancel);
+        var row = new PieceRow { Id = Guid.CreateVersion7(), SetId = setId, Name = draft.Name, Position = await NextPosition(setId, db, cancel) };
+        draft.CopyTo(row);
+        db.Pieces.Add(row);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.Created($"/api/pieces/{row.Id}", new Created(row.Id));
+    }
+
+    private static async Task<NoContent> Change(Guid id, PieceChange change, LowfellDb db, CancellationToken cancel)
+    {
+        change.Piece.Check();
+        var row = await Tree.PieceAsync(db, id, cancel);
+        Tree.CheckVersion(change.Version, row.Version);
+        change.Piece.CopyTo(row);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Created<Created>> Copy(Guid id, LowfellDb db, CancellationToken cancel)
+    {
+        var source = await Tree.PieceAsync(db, id, cancel);
+        var copy = Tree.Copy(source, source.SetId, await NextPosition(source.SetId, db, cancel), rename: true);
+        db.Pieces.Add(copy);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.Created($"/api/pieces/{copy.Id}", new Created(copy.Id));
+    }
+
+    private static async Task<NoContent> Reorder(Guid setId, Order order, LowfellDb db, CancellationToken cancel)
+    {
+        var rows = await db.Pieces.Where(p => p.SetId == setId && p.DeletedAt == null).ToListAsync(cancel);
+        Tree.Reorder(order.Ids, rows, r => r.Id, (r, i) => r.Position = i);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static Task<NoContent> Remove(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel) => Mark(id, clock.GetUtcNow(), db, cancel);
+
+    private static Task<NoContent> Restore(Guid id, LowfellDb db, CancellationToken cancel) => Mark(id, null, db, cancel);
+
+    private static async Task<NoContent> Mark(Guid id, DateTimeOffset? deleted, LowfellDb db, CancellationToken cancel)
+    {
+        (await Tree.PieceAsync(db, id, cancel)).DeletedAt = deleted;
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<int> NextPosition(Guid setId, LowfellDb db, CancellationToken cancel)
+    {
+        const int MostPieces = 500;
+        var positions = await db.Pieces.Where(p => p.SetId == setId && p.DeletedAt == null).Select(p => p.Position).ToListAsync(cancel);
+        return positions.Count < MostPieces
+            ? positions.DefaultIfEmpty(-1).Max() + 1
+            : throw new RefusedException("name", $"{MostPieces} pieces are the most that a set holds.");
+    }
+}

@@ -1,0 +1,172 @@
+using Lowfell.Core.Pieces;
+using Lowfell.Core.Stacks;
+using Lowfell.Store;
+using Lowfell.Web.Features.Benches;
+using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Features.Stack;
+using Lowfell.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Sets;
+
+/// <summary>A zone that another touches, as it will look.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">Name.</param>
+/// <param name="Recess">Finished recess.</param>
+/// <param name="Face">Finished face.</param>
+/// <param name="Edge">Finished edge.</param>
+public sealed record NeighbourView(Guid Id, string Name, string Recess, string Face, string Edge);
+
+/// <summary>Everything that the stack screen opens with.</summary>
+/// <param name="Id">The zone.</param>
+/// <param name="Version">Its version.</param>
+/// <param name="SetName">Name of its set.</param>
+/// <param name="Piece">Its piece.</param>
+/// <param name="Settings">Its settings.</param>
+/// <param name="Zone">As previews take it.</param>
+/// <param name="Scheme">Its scheme.</param>
+/// <param name="Schools">The bench's preferences.</param>
+/// <param name="Neighbours">Zones that it touches.</param>
+public sealed record ZonePage(Guid Id, int Version, string SetName, PieceDraft Piece, ZoneSettings Settings, ZoneDraft Zone, SchemeView Scheme, SchoolsView Schools, IReadOnlyList<NeighbourView> Neighbours);
+
+/// <summary>Zones of a piece.</summary>
+public static class ZoneEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(WebApplication app)
+    {
+        var inPiece = app.MapGroup("/api/pieces/{pieceId:guid}/zones").WithTags("Zones").ProducesValidationProblem();
+        inPiece.MapPost("", Add).WithSummary("Adds a zone to a piece.");
+        inPiece.MapPut("order", Reorder).WithSummary("Puts the zones of a piece in another order.");
+        var group = app.MapGroup("/api/zones/{id:guid}").WithTags("Zones").ProducesValidationProblem();
+        group.MapGet("", Get).WithSummary("A zone with its scheme, ready for the stack screen.");
+        group.MapPut("", Change).WithSummary("Changes a zone.").ProducesProblem(409);
+        group.MapPost("copy", Copy).WithSummary("Copies a zone on its piece; it shares the scheme.");
+        group.MapDelete("", Remove).WithSummary("Deletes a zone; it can be restored.");
+        group.MapPost("restore", Restore).WithSummary("Undoes a deletion.");
+    }
+
+    /// <summary>A zone as previews take it; its piece has to be loaded.</summary>
+    public static ZoneDraft Draft(ZoneRow z) => new()
+    {
+        Substrate = z.Piece!.Substrate,
+        Relief = z.Relief,
+        Facing = z.Facing,
+        AreaMm2 = Math.Clamp(Math.Round(PieceArea.ZoneMm2(z.Piece.AreaMm2, z.AreaShare, z.OwnAreaMm2), 1), 1, 10_000_000),
+        Copies = z.Piece.Copies,
+        SmallestDetailMm = z.SmallestDetailMm,
+        Handled = z.Handled,
+        CutEdges = z.CutEdges,
+        Finish = z.Finish,
+        Target = z.Target,
+        Tolerance = z.Tolerance,
+    };
+
+    private static async Task<Ok<ZonePage>> Get(Guid id, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    {
+        var zone = await Tree.ZoneAsync(db, id, cancel);
+        var set = await Tree.SetAsync(db, zone.Piece!.SetId, cancel);
+        if (zone.DeletedAt is not null || zone.Piece.DeletedAt is not null || set.DeletedAt is not null)
+        {
+            throw RefusedException.NotFound("id", id);
+        }
+
+        var scheme = await SchemeEndpoints.ViewAsync(zone.SchemeId, db, cancel);
+        var schools = SchoolsView.Of(await BenchEndpoints.OpenBench(db, scope, cancel));
+        var shelf = await shelves.OpenAsync(db, scope, cancel);
+        var neighbours = await db.Zones.AsNoTracking().Include(z => z.Piece).Include(z => z.Scheme!.Coats)
+            .Where(z => zone.Neighbours.Contains(z.Id) && z.DeletedAt == null).OrderBy(z => z.Position).ToListAsync(cancel);
+        return TypedResults.Ok(new ZonePage(
+            zone.Id, zone.Version, set.Name, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), Draft(zone), scheme, schools, [.. neighbours.Select(n => Neighbour(n, schools, shelf))]));
+    }
+
+    private static NeighbourView Neighbour(ZoneRow zone, SchoolsView schools, OpenShelf shelf)
+    {
+        var draft = StackReader.Read(Draft(zone), [.. zone.Scheme!.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], schools, shelf);
+        var top = Predictor.Predict(draft).Top;
+        return new(zone.Id, zone.Name, top.Recess.Colour.ToString(), top.Face.Colour.ToString(), top.Edge.Colour.ToString());
+    }
+
+    private static async Task<Created<Created>> Add(Guid pieceId, ZoneSettings settings, LowfellDb db, CancellationToken cancel)
+    {
+        var piece = await Tree.PieceAsync(db, pieceId, cancel);
+        settings.Check([.. piece.Zones.Select(z => z.Id)], null);
+        var row = new ZoneRow { Id = Guid.CreateVersion7(), PieceId = pieceId, Name = settings.Name, Position = piece.Zones.Select(z => z.Position).DefaultIfEmpty(-1).Max() + 1 };
+        settings.CopyTo(row);
+        row.SchemeId = await SchemeFor(settings, piece, db, cancel);
+        db.Zones.Add(row);
+        Mirror(row, piece.Zones);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.Created($"/api/zones/{row.Id}", new Created(row.Id));
+    }
+
+    private static async Task<NoContent> Change(Guid id, ZoneChange change, LowfellDb db, CancellationToken cancel)
+    {
+        var row = await Tree.ZoneAsync(db, id, cancel);
+        var piece = await Tree.PieceAsync(db, row.PieceId, cancel);
+        change.Settings.Check([.. piece.Zones.Select(z => z.Id)], id);
+        Tree.CheckVersion(change.Version, row.Version);
+        change.Settings.CopyTo(row);
+        row.SchemeId = change.Settings.SchemeId is null ? row.SchemeId : await SchemeFor(change.Settings, piece, db, cancel);
+        Mirror(row, piece.Zones);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    // Touching goes both ways.
+    private static void Mirror(ZoneRow row, IEnumerable<ZoneRow> siblings)
+    {
+        foreach (var sibling in siblings.Where(s => s.Id != row.Id))
+        {
+            var touches = row.Neighbours.Contains(sibling.Id);
+            if (touches != sibling.Neighbours.Contains(row.Id))
+            {
+                sibling.Neighbours = touches ? [.. sibling.Neighbours, row.Id] : [.. sibling.Neighbours.Where(n => n != row.Id)];
+            }
+        }
+    }
+
+    private static async Task<Guid> SchemeFor(ZoneSettings settings, PieceRow piece, LowfellDb db, CancellationToken cancel)
+    {
+        if (settings.SchemeId is { } given)
+        {
+            return await db.Schemes.AnyAsync(s => s.Id == given, cancel) ? given : throw RefusedException.NotFound("schemeId", given);
+        }
+
+        var name = $"{piece.Name}: {settings.Name.Trim()}";
+        var scheme = new SchemeRow { Id = Guid.CreateVersion7(), Name = name.Length > Checks.LongestName ? name[..Checks.LongestName] : name };
+        db.Schemes.Add(scheme);
+        return scheme.Id;
+    }
+
+    private static async Task<Created<Created>> Copy(Guid id, LowfellDb db, CancellationToken cancel)
+    {
+        var source = await Tree.ZoneAsync(db, id, cancel);
+        var piece = await Tree.PieceAsync(db, source.PieceId, cancel);
+        var row = new ZoneRow { Id = Guid.CreateVersion7(), PieceId = source.PieceId, Name = source.Name, SchemeId = source.SchemeId, Position = piece.Zones.Select(z => z.Position).DefaultIfEmpty(-1).Max() + 1 };
+        (ZoneSettings.Of(source) with { Name = Tree.CopyName(source.Name), Neighbours = [] }).CopyTo(row);
+        db.Zones.Add(row);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.Created($"/api/zones/{row.Id}", new Created(row.Id));
+    }
+
+    private static async Task<NoContent> Reorder(Guid pieceId, Order order, LowfellDb db, CancellationToken cancel)
+    {
+        var piece = await Tree.PieceAsync(db, pieceId, cancel);
+        Tree.Reorder(order.Ids, piece.Zones, r => r.Id, (r, i) => r.Position = i);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static Task<NoContent> Remove(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel) => Mark(id, clock.GetUtcNow(), db, cancel);
+
+    private static Task<NoContent> Restore(Guid id, LowfellDb db, CancellationToken cancel) => Mark(id, null, db, cancel);
+
+    private static async Task<NoContent> Mark(Guid id, DateTimeOffset? deleted, LowfellDb db, CancellationToken cancel)
+    {
+        (await Tree.ZoneAsync(db, id, cancel)).DeletedAt = deleted;
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+}

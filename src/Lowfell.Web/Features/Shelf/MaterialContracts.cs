@@ -1,0 +1,169 @@
+using Lowfell.Core.Colour;
+using Lowfell.Core.Drying;
+using Lowfell.Core.Materials;
+using Lowfell.Web.Hosting;
+
+namespace Lowfell.Web.Features.Shelf;
+
+/// <summary>How a material dries at 20 C, 50 % humidity, still air.</summary>
+/// <param name="TouchMin">Minutes to touch-dry, 0-10000.</param>
+/// <param name="RecoatMin">Minutes to recoat-dry, 0-10000.</param>
+/// <param name="CuredH">Hours to cured, 0-2000; 0 for what never cures.</param>
+/// <param name="ReferenceWetFilmUm">Wet film of these times, um, 1-5000.</param>
+/// <param name="Exponent">n in t = t_ref (film/film_ref)^n, 0.5-3.</param>
+/// <param name="WarmAirFactor">Factor under warm air, 0.05-1; none where it is not allowed.</param>
+public sealed record DryingView(double TouchMin, double RecoatMin, double CuredH, double ReferenceWetFilmUm, double Exponent, double? WarmAirFactor = null)
+{
+    /// <summary>From Core.</summary>
+    public static DryingView Of(DryingRow row) => new(row.TouchMin, row.RecoatMin, row.CuredH, row.ReferenceWetFilmUm, row.Exponent, row.WarmAirFactor);
+
+    /// <summary>To Core.</summary>
+    public DryingRow ToCore() => new(TouchMin, RecoatMin, CuredH, ReferenceWetFilmUm, Exponent, WarmAirFactor);
+
+    /// <summary>Checks the figures.</summary>
+    public void Check(Checks checks, string prefix)
+    {
+        checks.Within(prefix, "touchMin", TouchMin, 0, 10_000, " min");
+        checks.Within(prefix, "recoatMin", RecoatMin, 0, 10_000, " min");
+        checks.Within(prefix, "curedH", CuredH, 0, 2_000, " h");
+        checks.Within(prefix, "referenceWetFilmUm", ReferenceWetFilmUm, 1, 5_000, " um");
+        checks.Within(prefix, "exponent", Exponent, 0.5, 3);
+        checks.WithinIfAny(prefix, "warmAirFactor", WarmAirFactor, 0.05, 1);
+    }
+}
+
+/// <summary>A material as it is drawn up: inline in a draft, or to be kept on the shelf.</summary>
+public sealed record MaterialDraft
+{
+    /// <summary>Name, 1-120 characters.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>House that makes it.</summary>
+    public string House { get; init; } = "";
+
+    /// <summary>Family.</summary>
+    public required Family Family { get; init; }
+
+    /// <summary>Colour of the dry, hiding paint, #rrggbb.</summary>
+    public required string Colour { get; init; }
+
+    /// <summary>Contrast ratio at the reference film, 0.03-0.9999.</summary>
+    public double ContrastRatio { get; init; } = 0.9;
+
+    /// <summary>Dry film of the contrast ratio, um, 1-500.</summary>
+    public double ReferenceFilmUm { get; init; } = 20;
+
+    /// <summary>Dry over wet volume, 0.01-1.</summary>
+    public double VolumeSolids { get; init; } = 0.36;
+
+    /// <summary>Sheen.</summary>
+    public Sheen Sheen { get; init; } = Sheen.Matt;
+
+    /// <summary>Undertone power, 0-1: 0 flat, about 0.5 for brown washes.</summary>
+    public double UndertonePower { get; init; }
+
+    /// <summary>Metallic or fluorescent.</summary>
+    public Effect Effect { get; init; }
+
+    /// <summary>Drops to the ml where calibrated, 2-200.</summary>
+    public double? DropsPerMl { get; init; }
+
+    /// <summary>Own drying; none for the family's.</summary>
+    public DryingView? Drying { get; init; }
+
+    /// <summary>Own resistance, eight figures of 0-3: recoat-dry and cured against water, alcohol, white spirit, lacquer thinner.</summary>
+    public IReadOnlyList<int>? Resistance { get; init; }
+
+    /// <summary>Checks the figures.</summary>
+    public void Check(Checks checks, string prefix)
+    {
+        checks.Name(prefix, "name", Name);
+        checks.Text(prefix, "house", House, Checks.LongestName);
+        checks.Colour(prefix, "colour", Colour);
+        checks.Within(prefix, "contrastRatio", ContrastRatio, FilmOptics.LeastContrastRatio, 0.9999);
+        checks.Within(prefix, "referenceFilmUm", ReferenceFilmUm, 1, 500, " um");
+        checks.Within(prefix, "volumeSolids", VolumeSolids, 0.01, 1);
+        checks.Within(prefix, "undertonePower", UndertonePower, 0, 1);
+        checks.WithinIfAny(prefix, "dropsPerMl", DropsPerMl, 2, 200, " drops to the ml");
+        Drying?.Check(checks, prefix + "drying.");
+        if (Resistance is { } row && (row.Count != 8 || row.Any(v => v is < 0 or > 3)))
+        {
+            checks.Fault(prefix + "resistance", "Eight figures of 0 to 3 are needed.");
+        }
+    }
+
+    /// <summary>To Core, once checked.</summary>
+    public Material ToCore(Guid id = default) => new()
+    {
+        Id = id,
+        Name = Name,
+        Family = Family,
+        Colour = Srgb.Parse(Colour),
+        ContrastRatio = ContrastRatio,
+        ReferenceFilmUm = ReferenceFilmUm,
+        VolumeSolids = VolumeSolids,
+        Sheen = Sheen,
+        UndertonePower = UndertonePower,
+        Effect = Effect,
+        OwnDropsPerMl = DropsPerMl,
+        OwnDrying = Drying?.ToCore(),
+        OwnResistance = Resistance is null ? null : Core.Materials.Resistance.FromRow(Resistance),
+    };
+
+    /// <summary>From Core, for coats that a mend adds.</summary>
+    public static MaterialDraft Of(Material m) => new()
+    {
+        Name = m.Name,
+        Family = m.Family,
+        Colour = m.Colour.ToString(),
+        ContrastRatio = m.ContrastRatio,
+        ReferenceFilmUm = m.ReferenceFilmUm,
+        VolumeSolids = m.VolumeSolids,
+        Sheen = m.Sheen,
+        UndertonePower = m.UndertonePower,
+        Effect = m.Effect,
+        DropsPerMl = m.OwnDropsPerMl,
+        Drying = m.OwnDrying is null ? null : DryingView.Of(m.OwnDrying),
+        Resistance = m.OwnResistance?.ToRow(),
+    };
+}
+
+/// <summary>A material on the shelf.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Version">Version to send back with a change.</param>
+/// <param name="Material">Its figures.</param>
+/// <param name="Facts">What follows from its family, where it has no figures of its own.</param>
+/// <param name="UsedIn">Stacks and mixes that use it.</param>
+public sealed record MaterialView(Guid Id, int Version, MaterialDraft Material, MaterialFacts Facts, int UsedIn);
+
+/// <summary>What the family says, and what is in force.</summary>
+/// <param name="FamilyWord">The painter's word for the family.</param>
+/// <param name="Carrier">What carries it.</param>
+/// <param name="Thinners">What it takes, its own first.</param>
+/// <param name="LeastPaintFraction">Least paint fraction in its own thinner.</param>
+/// <param name="Clear">Leaves no colour.</param>
+/// <param name="Drying">Drying in force.</param>
+/// <param name="Resistance">Resistance in force, eight figures.</param>
+/// <param name="DropsPerMl">Drops to the ml in force.</param>
+public sealed record MaterialFacts(
+    string FamilyWord, Carrier Carrier, IReadOnlyList<Thinner> Thinners, double LeastPaintFraction, bool Clear, DryingView Drying, IReadOnlyList<int> Resistance, double DropsPerMl)
+{
+    /// <summary>Of a material.</summary>
+    public static MaterialFacts Of(Material m)
+    {
+        var facts = m.Family.Facts();
+        return new(facts.Word, facts.Carrier, [facts.OwnThinner, .. facts.OtherThinners], facts.LeastPaintFraction, facts.Clear, DryingView.Of(m.Drying), m.Resistance.ToRow(), Math.Round(1 / m.DropMl, 1));
+    }
+}
+
+/// <summary>A change of a material.</summary>
+/// <param name="Version">The version that was changed.</param>
+/// <param name="Material">What it should be.</param>
+public sealed record MaterialChange(int Version, MaterialDraft Material);
+
+/// <summary>A material over black and over white, in one and two passes of its usual technique.</summary>
+/// <param name="OverBlack">Colour over black by passes: 1, 2, 3.</param>
+/// <param name="OverWhite">Colour over white by passes: 1, 2, 3.</param>
+/// <param name="Masstone">So thick that it hides.</param>
+/// <param name="Facts">What follows from its family.</param>
+public sealed record SwatchView(IReadOnlyList<string> OverBlack, IReadOnlyList<string> OverWhite, string Masstone, MaterialFacts Facts);

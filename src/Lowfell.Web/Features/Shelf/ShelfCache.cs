@@ -1,0 +1,89 @@
+using System.Collections.Concurrent;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Mixes;
+using Lowfell.Store;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Shelf;
+
+/// <summary>A bench's shelf as Core knows it.</summary>
+/// <param name="Version">Version of the shelf in the database.</param>
+/// <param name="Materials">By id.</param>
+/// <param name="Paints">What coats are made of, materials and mixes, by id.</param>
+/// <param name="MixFaults">Why a mix cannot be used, by id.</param>
+/// <param name="Shelf">For the rules.</param>
+public sealed record OpenShelf(
+    long Version,
+    IReadOnlyDictionary<Guid, Material> Materials,
+    IReadOnlyDictionary<Guid, Paint> Paints,
+    IReadOnlyDictionary<Guid, string> MixFaults,
+    Core.Rules.Shelf Shelf);
+
+/// <summary>Keeps shelves in memory by their version in the database, so that any number of hosts agree.</summary>
+public sealed class ShelfCache
+{
+    private const int MostBenches = 200;
+    private static readonly Func<LowfellDb, Guid, Task<long>> VersionOf =
+        EF.CompileAsyncQuery((LowfellDb db, Guid bench) => db.Benches.Where(b => b.Id == bench).Select(b => b.ShelfVersion).Single());
+
+    private readonly ConcurrentDictionary<Guid, OpenShelf> shelves = new();
+
+    /// <summary>The open bench's shelf.</summary>
+    public async Task<OpenShelf> OpenAsync(LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    {
+        var version = await VersionOf(db, scope.BenchId);
+        if (shelves.TryGetValue(scope.BenchId, out var held) && held.Version == version)
+        {
+            return held;
+        }
+
+        var materials = (await db.Materials.AsNoTracking().ToListAsync(cancel)).ToDictionary(m => m.Id, m => m.ToCore());
+        var rows = await db.Mixes.AsNoTracking().Include(m => m.Components).ToListAsync(cancel);
+        var open = Build(version, materials, rows);
+        if (shelves.Count >= MostBenches)
+        {
+            shelves.Clear();
+        }
+
+        shelves[scope.BenchId] = open;
+        return open;
+    }
+
+    /// <summary>Notes in the database that the shelf has changed; saved with the change itself.</summary>
+    public static async Task TouchAsync(LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    {
+        var bench = await db.Benches.SingleAsync(b => b.Id == scope.BenchId, cancel);
+        bench.ShelfVersion++;
+    }
+
+    private static OpenShelf Build(long version, Dictionary<Guid, Material> materials, List<MixRow> rows)
+    {
+        var paints = materials.ToDictionary(m => m.Key, m => Paint.Of(m.Value));
+        var faults = new Dictionary<Guid, string>();
+        var byId = rows.ToDictionary(r => r.Id);
+        foreach (var row in rows)
+        {
+            try
+            {
+                paints[row.Id] = Paint.Of(Recipe(row, materials, byId, 0));
+            }
+            catch (ArgumentException fault)
+            {
+                faults[row.Id] = fault.Message;
+            }
+        }
+
+        var ordered = materials.Values.OrderBy(m => m.Name, StringComparer.Ordinal).ToList();
+        return new(version, materials, paints, faults, new Core.Rules.Shelf(ordered));
+    }
+
+    private static Mix Recipe(MixRow row, Dictionary<Guid, Material> materials, Dictionary<Guid, MixRow> byId, int depth) =>
+        depth > MixContent.DeepestNesting
+            ? throw new ArgumentException($"Mix '{row.Name}' is nested too deep, or contains itself.")
+            : new(row.Name, [.. row.Components.OrderBy(c => c.Position).Select(c => new MixComponent(
+                c.Amount,
+                c.Unit,
+                c.MaterialId is { } m ? materials[m] : null,
+                c.InnerMixId is { } inner ? Recipe(byId[inner], materials, byId, depth + 1) : null,
+                c.Thinner))]);
+}

@@ -1,0 +1,166 @@
+using Lowfell.Store;
+using Lowfell.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Stack;
+
+/// <summary>A zone that uses a scheme.</summary>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="Zone">Its name.</param>
+/// <param name="Piece">Name of its piece.</param>
+/// <param name="Set">Name of its set.</param>
+public sealed record SchemeUse(Guid ZoneId, string Zone, string Piece, string Set);
+
+/// <summary>A scheme with its coats.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Version">Version to send back with a change.</param>
+/// <param name="Name">Name.</param>
+/// <param name="Coats">From the substrate up.</param>
+/// <param name="Uses">Zones that use it.</param>
+public sealed record SchemeView(Guid Id, int Version, string Name, IReadOnlyList<CoatDraft> Coats, IReadOnlyList<SchemeUse> Uses);
+
+/// <summary>A scheme in a list.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">Name.</param>
+/// <param name="Coats">How many coats.</param>
+/// <param name="Zones">How many zones use it.</param>
+public sealed record SchemeSummary(Guid Id, string Name, int Coats, int Zones);
+
+/// <summary>The whole stack of a scheme, as it should be.</summary>
+/// <param name="Version">The version that was changed.</param>
+/// <param name="Coats">From the substrate up, 60 at most.</param>
+public sealed record StackChange(int Version, IReadOnlyList<CoatDraft> Coats);
+
+/// <summary>The answer when somebody else has changed the stack: theirs, so that nothing is lost.</summary>
+/// <param name="Title">What has happened.</param>
+/// <param name="Current">The scheme as it is kept now.</param>
+public sealed record StackConflict(string Title, SchemeView Current);
+
+/// <summary>A new name, and for a copy the zone that shall use it.</summary>
+/// <param name="Name">Name, 1-120 characters.</param>
+/// <param name="ZoneId">Zone that moves to the copy.</param>
+public sealed record SchemeCopy(string Name, Guid? ZoneId = null);
+
+/// <summary>A new name.</summary>
+/// <param name="Name">Name, 1-120 characters.</param>
+public sealed record Rename(string Name);
+
+/// <summary>Schemes: named stacks that zones share.</summary>
+public static class SchemeEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(WebApplication app)
+    {
+        var group = app.MapGroup("/api/schemes").WithTags("Schemes").ProducesValidationProblem();
+        group.MapGet("", List).WithSummary("Every scheme, by name.");
+        group.MapGet("{id:guid}", Get).WithSummary("A scheme with its coats and the zones that use it.");
+        group.MapPut("{id:guid}/stack", PutStack).WithSummary("Keeps the whole stack; 409 with the kept one when somebody else has changed it meanwhile.");
+        group.MapPut("{id:guid}/name", PutName).WithSummary("Renames a scheme.");
+        group.MapPost("{id:guid}/copy", Copy).WithSummary("Copies a scheme; a zone may move to the copy.");
+    }
+
+    /// <summary>A scheme with its coats and uses.</summary>
+    public static async Task<SchemeView> ViewAsync(Guid id, LowfellDb db, CancellationToken cancel)
+    {
+        var row = await db.Schemes.AsNoTracking().Include(s => s.Coats).SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        var uses = await db.Zones.Where(z => z.SchemeId == id && z.DeletedAt == null && z.Piece!.DeletedAt == null)
+            .Join(db.Sets.Where(s => s.DeletedAt == null), z => z.Piece!.SetId, s => s.Id, (z, s) => new { Zone = z, Set = s })
+            .OrderBy(u => u.Set.Position).ThenBy(u => u.Zone.Piece!.Position).ThenBy(u => u.Zone.Position)
+            .Select(u => new SchemeUse(u.Zone.Id, u.Zone.Name, u.Zone.Piece!.Name, u.Set.Name)).ToListAsync(cancel);
+        return new(row.Id, row.Version, row.Name, [.. row.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], uses);
+    }
+
+    private static async Task<Ok<List<SchemeSummary>>> List(LowfellDb db, CancellationToken cancel) =>
+        TypedResults.Ok(await db.Schemes.OrderBy(s => s.Name)
+            .Select(s => new SchemeSummary(s.Id, s.Name, s.Coats.Count, db.Zones.Count(z => z.SchemeId == s.Id && z.DeletedAt == null))).ToListAsync(cancel));
+
+    private static async Task<Ok<SchemeView>> Get(Guid id, LowfellDb db, CancellationToken cancel) => TypedResults.Ok(await ViewAsync(id, db, cancel));
+
+    private static async Task<Results<Ok<SchemeView>, Conflict<StackConflict>>> PutStack(Guid id, StackChange change, LowfellDb db, CancellationToken cancel)
+    {
+        await CheckAsync(change.Coats, db, cancel);
+        var row = await db.Schemes.Include(s => s.Coats).SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        if (row.Version != change.Version)
+        {
+            return await ConflictAsync(id, db, cancel);
+        }
+
+        CoatRows.Replace(db, row, change.Coats);
+        db.Entry(row).State = EntityState.Modified;
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            return await ConflictAsync(id, db, cancel);
+        }
+
+        return TypedResults.Ok(await ViewAsync(id, db, cancel));
+    }
+
+    private static async Task<Conflict<StackConflict>> ConflictAsync(Guid id, LowfellDb db, CancellationToken cancel)
+    {
+        db.ChangeTracker.Clear();
+        return TypedResults.Conflict(new StackConflict("Somebody else changed this stack meanwhile.", await ViewAsync(id, db, cancel)));
+    }
+
+    private static async Task<Ok<SchemeView>> PutName(Guid id, Rename rename, LowfellDb db, CancellationToken cancel)
+    {
+        CheckName(rename.Name);
+        var row = await db.Schemes.SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        row.Name = rename.Name.Trim();
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.Ok(await ViewAsync(id, db, cancel));
+    }
+
+    private static async Task<Created<SchemeView>> Copy(Guid id, SchemeCopy copy, LowfellDb db, CancellationToken cancel)
+    {
+        CheckName(copy.Name);
+        var source = await ViewAsync(id, db, cancel);
+        var row = new SchemeRow { Id = Guid.CreateVersion7(), Name = copy.Name.Trim() };
+        db.Schemes.Add(row);
+        CoatRows.Replace(db, row, source.Coats);
+        if (copy.ZoneId is { } zoneId)
+        {
+            var zone = await db.Zones.SingleOrDefaultAsync(z => z.Id == zoneId, cancel) ?? throw RefusedException.NotFound("zoneId", zoneId);
+            zone.SchemeId = row.Id;
+        }
+
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.Created($"/api/schemes/{row.Id}", await ViewAsync(row.Id, db, cancel));
+    }
+
+    private static void CheckName(string name)
+    {
+        var checks = new Checks();
+        checks.Name("", "name", name);
+        checks.Enforce();
+    }
+
+    private static async Task CheckAsync(IReadOnlyList<CoatDraft> coats, LowfellDb db, CancellationToken cancel)
+    {
+        var checks = new Checks();
+        StackReader.CheckCoats(checks, coats, inlineAllowed: false);
+        checks.Enforce();
+        var materials = coats.Where(c => c.MaterialId is not null).Select(c => c.MaterialId!.Value).Distinct().ToList();
+        var mixes = coats.Where(c => c.MixId is not null).Select(c => c.MixId!.Value).Distinct().ToList();
+        var knownMaterials = await db.Materials.Where(m => materials.Contains(m.Id)).Select(m => m.Id).ToListAsync(cancel);
+        var knownMixes = await db.Mixes.Where(m => mixes.Contains(m.Id)).Select(m => m.Id).ToListAsync(cancel);
+        for (var i = 0; i < coats.Count; i++)
+        {
+            if (coats[i].MaterialId is { } material && !knownMaterials.Contains(material))
+            {
+                checks.Fault($"coats[{i}].materialId", $"There is no material {material} on this shelf.");
+            }
+
+            if (coats[i].MixId is { } mix && !knownMixes.Contains(mix))
+            {
+                checks.Fault($"coats[{i}].mixId", $"There is no mix {mix} on this bench.");
+            }
+        }
+
+        checks.Enforce();
+    }
+}
