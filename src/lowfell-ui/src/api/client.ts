@@ -1,0 +1,67 @@
+import { QueryClient } from "@tanstack/react-query";
+import createClient from "openapi-fetch";
+import type { paths } from "./schema";
+import type { Full } from "./types";
+
+/** A refusal of the server, in the painter's words. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    title: string,
+    readonly fields: Record<string, string[]>,
+    readonly body: unknown,
+  ) {
+    super(title);
+  }
+
+  /** The title with what was wrong with which field. */
+  get full(): string {
+    const faults = Object.entries(this.fields).map(([field, messages]) => `${field}: ${messages.join(" ")}`);
+    return faults.length > 0 ? `${this.message} ${faults.slice(0, 3).join(" ")}` : this.message;
+  }
+
+  /** Nothing answered, or the database is away: worth another try. */
+  get passing(): boolean {
+    return this.status === 0 || this.status === 502 || this.status === 503;
+  }
+}
+
+/** The one client of the API. */
+export const api = createClient<paths>({ baseUrl: typeof location === "undefined" ? "http://localhost" : location.origin });
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+/** Unwraps an answer, or throws a {@link Problem}. */
+export async function ask<T>(call: Promise<Answer<T>>): Promise<Full<T>> {
+  let answer: Answer<T>;
+  try {
+    answer = await call;
+  } catch (cause) {
+    if (cause instanceof DOMException && cause.name === "AbortError") throw cause;
+    throw new Problem(0, "Lowfell does not answer.", {}, null);
+  }
+  if (!answer.response.ok) {
+    const body = (answer.error ?? {}) as { title?: string; detail?: string; errors?: Record<string, string[]> };
+    throw new Problem(answer.response.status, [body.title ?? `The host said ${answer.response.status}.`, body.detail].filter(Boolean).join(" "), body.errors ?? {}, body);
+  }
+  return answer.data as Full<T>;
+}
+
+/** What a failed call says on screen. */
+export function wording(error: unknown): string {
+  return error instanceof Problem ? error.full : "Something has failed here.";
+}
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 30_000,
+      retry: (count, error) => (error instanceof Problem && error.passing ? true : count < 1),
+      retryDelay: (count, error) => (error instanceof Problem && error.passing ? 1_500 : 500 * count),
+    },
+  },
+});

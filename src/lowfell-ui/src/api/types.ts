@@ -1,0 +1,45 @@
+import type { components } from "./schema";
+
+type Schemas = components["schemas"];
+
+/** The server writes every field that has a value: only those that may be null can be missing. */
+export type Full<T> = T extends (infer U)[]
+  ? Full<U>[]
+  : T extends object
+    ? { [K in keyof T as null extends T[K] ? never : K]-?: Full<Exclude<T[K], undefined>> } & {
+        [K in keyof T as null extends T[K] ? K : never]?: Full<Exclude<T[K], undefined>>;
+      }
+    : T;
+
+export type Coat = Full<Schemas["CoatDraft"]>;
+export type Technique = Schemas["Technique"];
+export type Thinner = Schemas["Thinner"];
+export type DilutionForm = Schemas["DilutionForm"];
+export type Family = Schemas["Family"];
+export type Sheen = Schemas["Sheen"];
+export type Severity = Schemas["Severity"];
+export type ZoneDraft = Full<Schemas["ZoneDraft"]>;
+export type ZonePage = Full<Schemas["ZonePage"]>;
+export type ZoneSettings = Full<Schemas["ZoneSettings"]>;
+export type Scheme = Full<Schemas["SchemeView"]>;
+export type SchemeSummary = Full<Schemas["SchemeSummary"]>;
+export type Schools = Full<Schemas["SchoolsView"]>;
+export type Bench = Full<Schemas["BenchView"]>;
+export type Preview = Full<Schemas["StackPreview"]>;
+export type Stratum = Full<Schemas["StratumView"]>;
+export type HeightColour = Full<Schemas["HeightView"]>;
+export type CoatMix = Full<Schemas["CoatMixView"]>;
+export type Finding = Full<Schemas["FindingView"]>;
+export type Help = Full<Schemas["HelpView"]>;
+export type SetView = Full<Schemas["SetView"]>;
+export type PieceView = Full<Schemas["PieceView"]>;
+export type PieceDraft = Full<Schemas["PieceDraft"]>;
+export type ZoneView = Full<Schemas["ZoneView"]>;
+export type SampleStratum = Full<Schemas["SampleStratum"]>;
+export type Material = Full<Schemas["MaterialView"]>;
+export type MaterialDraft = Full<Schemas["MaterialDraft"]>;
+export type Swatch = Full<Schemas["SwatchView"]>;
+export type Mix = Full<Schemas["MixView"]>;
+export type MixDraft = Full<Schemas["MixDraft"]>;
+export type MixComponent = Full<Schemas["MixComponentDraft"]>;
+export type MixPreview = Full<Schemas["MixPreview"]>;

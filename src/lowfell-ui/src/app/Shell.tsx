@@ -1,0 +1,77 @@
+import { Keyboard, Lamp } from "lucide-react";
+import { useEffect, useState } from "react";
+import { NavLink, Outlet, useNavigate } from "react-router";
+import { IconButton, Toasts } from "../ui";
+import { Connection } from "./Connection";
+import { ShortcutsDialog } from "./ShortcutsDialog";
+import { typing } from "./keys";
+
+const screens = [
+  { to: "/sets", label: "Sets", key: "s" },
+  { to: "/stack", label: "Stack", key: "t" },
+  { to: "/shelf", label: "Shelf", key: "h" },
+  { to: "/mixes", label: "Mixes", key: "x" },
+  { to: "/schools", label: "Schools", key: "o" },
+];
+
+export function Shell() {
+  const [help, setHelp] = useState(false);
+  const navigate = useNavigate();
+  useEffect(() => {
+    let leading = 0;
+    function onKey(e: KeyboardEvent) {
+      if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return;
+      const screen = screens.find((s) => s.key === e.key);
+      if (e.key === "?") setHelp(true);
+      else if (e.key === "g") leading = Date.now();
+      else if (screen && Date.now() - leading < 1200) {
+        leading = 0;
+        e.stopImmediatePropagation();
+        void navigate(screen.to);
+      }
+    }
+    window.addEventListener("keydown", onKey, true);
+    return () => window.removeEventListener("keydown", onKey, true);
+  }, [navigate]);
+  return (
+    <div className="flex min-h-screen flex-col">
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2">
+        Skip to the work
+      </a>
+      <header className="flex h-11 items-center gap-5 border-b border-line bg-panel px-4">
+        <span className="font-semibold tracking-wide">Lowfell</span>
+        <nav aria-label="Screens" className="flex h-full gap-1">
+          {screens.map((s) => (
+            <NavLink
+              key={s.to}
+              to={s.to}
+              className={({ isActive }) => `flex items-center border-b-2 px-3 text-sm ${isActive ? "border-accent font-semibold" : "border-transparent text-soft hover:text-ink"}`}
+            >
+              {s.label}
+            </NavLink>
+          ))}
+        </nav>
+        <div className="ml-auto flex items-center gap-1">
+          <IconButton label="Keys" onClick={() => setHelp(true)}>
+            <Keyboard size={18} aria-hidden />
+          </IconButton>
+          <IconButton label="Day or lamp light" onClick={switchTheme}>
+            <Lamp size={18} aria-hidden />
+          </IconButton>
+        </div>
+      </header>
+      <Connection />
+      <main id="main" className="flex min-h-0 flex-1 flex-col">
+        <Outlet />
+      </main>
+      <Toasts />
+      <ShortcutsDialog open={help} onClose={() => setHelp(false)} />
+    </div>
+  );
+}
+
+function switchTheme() {
+  const root = document.documentElement;
+  root.dataset.theme = root.dataset.theme === "lamp" ? "day" : "lamp";
+  localStorage.setItem("lowfell.theme", root.dataset.theme);
+}

@@ -1,0 +1,48 @@
+import { Dialog } from "../ui";
+
+const groups = [
+  {
+    title: "Everywhere",
+    keys: [
+      ["g then s, t, h, x, o", "Sets, Stack, Shelf, Mixes, Schools"],
+      ["?", "These keys"],
+    ],
+  },
+  {
+    title: "In the stack",
+    keys: [
+      ["j / k", "Next coat down, up"],
+      ["Alt + ↓ / ↑", "Move the coat down, up"],
+      ["n", "New coat above this one"],
+      ["b", "Barrier above this one"],
+      ["d", "Duplicate"],
+      ["x", "Skip, or take back in"],
+      ["Delete", "Remove"],
+      ["m", "Mend the finding"],
+      ["e", "Edit the coat"],
+      ["z / Shift + z", "Undo, redo"],
+    ],
+  },
+];
+
+export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} title="Keys" onClose={onClose}>
+      {groups.map((group) => (
+        <section key={group.title} className="mb-4">
+          <h3 className="mb-1 text-sm font-semibold text-soft">{group.title}</h3>
+          <dl className="grid grid-cols-[12rem_1fr] gap-y-1 text-sm">
+            {group.keys.map(([key, what]) => (
+              <div key={key} className="contents">
+                <dt>
+                  <kbd className="rounded border border-line bg-raised px-1.5 py-0.5 font-sans">{key}</kbd>
+                </dt>
+                <dd>{what}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      ))}
+    </Dialog>
+  );
+}

@@ -1,0 +1,66 @@
+import { useMemo } from "react";
+import { api, ask, queryClient, wording } from "../../api/client";
+import type { PieceDraft, PieceView, SetView, ZoneSettings, ZoneView } from "../../api/types";
+import { notify } from "../../ui";
+
+const refresh = async () => {
+  await queryClient.invalidateQueries({ queryKey: ["sets"] });
+  await queryClient.invalidateQueries({ queryKey: ["zone"] });
+};
+
+async function run(call: () => Promise<unknown>, done?: string, undo?: () => Promise<unknown>) {
+  try {
+    await call();
+    await refresh();
+    if (done) notify(done, undo && (() => void run(undo)));
+  } catch (error) {
+    notify(wording(error));
+    await refresh();
+  }
+}
+
+/** Saves that belong to a dialog throw, so that the dialog can show what is wrong and keep what was typed. */
+async function save(call: Promise<unknown>) {
+  await call;
+  await refresh();
+}
+
+const at = (id: string) => ({ params: { path: { id } } });
+
+/** What can be done to sets, pieces and zones. Deleting asks nothing and can be undone. */
+export function useTree() {
+  return useMemo(
+    () => ({
+      saveSet: (name: string, set?: SetView) => save(set ? ask(api.PUT("/api/sets/{id}", { ...at(set.id), body: { version: set.version, name } })) : ask(api.POST("/api/sets", { body: { name } }))),
+      copySet: (set: SetView) => run(() => ask(api.POST("/api/sets/{id}/copy", at(set.id)))),
+      removeSet: (set: SetView) =>
+        run(
+          () => ask(api.DELETE("/api/sets/{id}", at(set.id))),
+          `Deleted ${set.name}.`,
+          () => ask(api.POST("/api/sets/{id}/restore", at(set.id))),
+        ),
+      orderSets: (ids: string[]) => run(() => ask(api.PUT("/api/sets/order", { body: { ids } }))),
+      savePiece: (set: SetView, piece: PieceDraft, old?: PieceView) =>
+        save(old ? ask(api.PUT("/api/pieces/{id}", { ...at(old.id), body: { version: old.version, piece } })) : ask(api.POST("/api/sets/{setId}/pieces", { params: { path: { setId: set.id } }, body: piece }))),
+      copyPiece: (piece: PieceView) => run(() => ask(api.POST("/api/pieces/{id}/copy", at(piece.id)))),
+      removePiece: (piece: PieceView) =>
+        run(
+          () => ask(api.DELETE("/api/pieces/{id}", at(piece.id))),
+          `Deleted ${piece.piece.name}.`,
+          () => ask(api.POST("/api/pieces/{id}/restore", at(piece.id))),
+        ),
+      orderPieces: (set: SetView, ids: string[]) => run(() => ask(api.PUT("/api/sets/{setId}/pieces/order", { params: { path: { setId: set.id } }, body: { ids } }))),
+      saveZone: (piece: PieceView, settings: ZoneSettings, old?: ZoneView) =>
+        save(old ? ask(api.PUT("/api/zones/{id}", { ...at(old.id), body: { version: old.version, settings } })) : ask(api.POST("/api/pieces/{pieceId}/zones", { params: { path: { pieceId: piece.id } }, body: settings }))),
+      copyZone: (zone: ZoneView) => run(() => ask(api.POST("/api/zones/{id}/copy", at(zone.id)))),
+      removeZone: (zone: ZoneView) =>
+        run(
+          () => ask(api.DELETE("/api/zones/{id}", at(zone.id))),
+          `Deleted ${zone.settings.name}.`,
+          () => ask(api.POST("/api/zones/{id}/restore", at(zone.id))),
+        ),
+      orderZones: (piece: PieceView, ids: string[]) => run(() => ask(api.PUT("/api/pieces/{pieceId}/zones/order", { params: { path: { pieceId: piece.id } }, body: { ids } }))),
+    }),
+    [],
+  );
+}

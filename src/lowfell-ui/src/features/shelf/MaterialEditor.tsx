@@ -1,0 +1,111 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, ask, queryClient, wording } from "../../api/client";
+import type { Family, Material, MaterialDraft, Sheen } from "../../api/types";
+import { familyWord, sheenWord } from "../../api/words";
+import { Button, Choice, Field, NumberInput, notify, TextInput } from "../../ui";
+import { FamilyFigures } from "./FamilyFigures";
+import { LiveSwatch } from "./LiveSwatch";
+
+const usual: MaterialDraft = { name: "", house: "", family: "acrylicPaint", colour: "#8a7a60", contrastRatio: 0.92, referenceFilmUm: 20, volumeSolids: 0.36, sheen: "matt", undertonePower: 0, effect: "plain" };
+const effects = { plain: "plain", metallic: "metallic", fluorescent: "fluorescent" } as const;
+
+interface Props {
+  material?: Material;
+  onKept: (id: string) => void;
+  onGone: () => void;
+}
+
+/** A material's figures, with a live swatch over black and over white. */
+export function MaterialEditor({ material, onKept, onGone }: Props) {
+  const [draft, setDraft] = useState<MaterialDraft>(material?.material ?? usual);
+  const [fault, setFault] = useState<string>();
+  const set = (part: Partial<MaterialDraft>) => setDraft((d) => ({ ...d, ...part }));
+  const swatch = useQuery({
+    queryKey: ["swatch", { ...draft, name: "" }],
+    queryFn: ({ signal }) => ask(api.POST("/api/preview/swatch", { body: { ...draft, name: draft.name || "new" }, signal })),
+    enabled: /^#[0-9a-f]{6}$/i.test(draft.colour),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+  });
+  const clear = swatch.data?.facts.clear ?? false;
+  const dirty = JSON.stringify(draft) !== JSON.stringify(material?.material ?? usual);
+  async function keep() {
+    try {
+      const kept = material
+        ? await ask(api.PUT("/api/materials/{id}", { params: { path: { id: material.id } }, body: { version: material.version, material: draft } }))
+        : await ask(api.POST("/api/materials", { body: draft }));
+      await queryClient.invalidateQueries({ predicate: (q) => ["materials", "sets", "zone", "preview", "mixes"].includes(String(q.queryKey[0])) });
+      setFault(undefined);
+      setDraft(kept.material);
+      onKept(kept.id);
+      notify(`${kept.material.name} is on the shelf.`);
+    } catch (error) {
+      setFault(wording(error));
+    }
+  }
+  async function remove() {
+    if (!material) return;
+    try {
+      await ask(api.DELETE("/api/materials/{id}", { params: { path: { id: material.id } } }));
+      await queryClient.invalidateQueries({ queryKey: ["materials"] });
+      onGone();
+      notify(`${material.material.name} is off the shelf.`, () => void ask(api.POST("/api/materials", { body: material.material })).then(() => queryClient.invalidateQueries({ queryKey: ["materials"] })));
+    } catch (error) {
+      setFault(wording(error));
+    }
+  }
+  return (
+    <form
+      className="flex flex-col gap-3 p-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <h2 className="truncate font-semibold">{material ? material.material.name : "New material"}</h2>
+      <LiveSwatch swatch={swatch.data} clear={clear} />
+      {draft.effect === "fluorescent" && <p className="text-sm text-soft">Fluorescents glow beyond any prediction here: the real coat looks lighter.</p>}
+      {draft.effect === "metallic" && <p className="text-sm text-soft">Metal flake goes by rule of thumb: lighter on the edge, darker in the recess.</p>}
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Name">{(id) => <TextInput id={id} maxLength={120} value={draft.name} onChange={(e) => set({ name: e.target.value })} />}</Field>
+        <Field label="House">{(id) => <TextInput id={id} maxLength={120} value={draft.house} onChange={(e) => set({ house: e.target.value })} />}</Field>
+        <Field label="Family">{(id) => <Choice id={id} label="Family" value={draft.family} options={(Object.keys(familyWord) as Family[]).map((value) => ({ value, label: familyWord[value] }))} onChange={(family) => set({ family })} />}</Field>
+        <Field label="Sheen">{(id) => <Choice id={id} label="Sheen" value={draft.sheen} options={(Object.keys(sheenWord) as Sheen[]).map((value) => ({ value, label: sheenWord[value] }))} onChange={(sheen) => set({ sheen })} />}</Field>
+        <Field label="Colour, dry and hiding">
+          {(id) => (
+            <span className="flex gap-2">
+              <input type="color" aria-label="Pick the colour" className="h-8 w-11 rounded border border-strong bg-swatch" value={/^#[0-9a-f]{6}$/i.test(draft.colour) ? draft.colour : "#888888"} onChange={(e) => set({ colour: e.target.value })} />
+              <TextInput id={id} value={draft.colour} aria-invalid={!/^#[0-9a-f]{6}$/i.test(draft.colour)} onChange={(e) => set({ colour: e.target.value })} />
+            </span>
+          )}
+        </Field>
+        <Field label="Effect">{(id) => <Choice id={id} label="Effect" value={draft.effect} options={(Object.keys(effects) as MaterialDraft["effect"][]).map((value) => ({ value, label: effects[value] }))} onChange={(effect) => set({ effect })} />}</Field>
+        {!clear && (
+          <>
+            <Field label="Contrast ratio" hint="1 hides, 0.2 is a tint">{(id) => <NumberInput id={id} value={draft.contrastRatio} min={0.03} max={0.9999} onChange={(contrastRatio) => set({ contrastRatio })} />}</Field>
+            <Field label="at a dry film of">{(id) => <NumberInput id={id} value={draft.referenceFilmUm} min={1} max={500} unit="µm" onChange={(referenceFilmUm) => set({ referenceFilmUm })} />}</Field>
+            <Field label="Undertone" hint="0 flat, 0.5 brown wash">{(id) => <NumberInput id={id} value={draft.undertonePower} min={0} max={1} onChange={(undertonePower) => set({ undertonePower })} />}</Field>
+          </>
+        )}
+        <Field label="Volume solids" hint="dry over wet volume">{(id) => <NumberInput id={id} value={draft.volumeSolids} min={0.01} max={1} onChange={(volumeSolids) => set({ volumeSolids })} />}</Field>
+        <Field label="Drops to the ml" hint={swatch.data && !draft.dropsPerMl ? `${swatch.data.facts.dropsPerMl} by family` : "counted"}>
+          {(id) => <NumberInput id={id} value={draft.dropsPerMl ?? null} min={2} max={200} onChange={(dropsPerMl) => set({ dropsPerMl })} onEmpty={() => setDraft(({ dropsPerMl: _, ...d }) => d)} />}
+        </Field>
+      </div>
+      {swatch.data && <FamilyFigures draft={draft} facts={swatch.data.facts} onChange={setDraft} />}
+      {fault && (
+        <p role="alert" className="text-sm font-semibold text-stop">
+          {fault}
+        </p>
+      )}
+      <div className="flex gap-2">
+        <Button look="main" type="submit" disabled={!dirty || draft.name.trim() === ""}>
+          Keep
+        </Button>
+        {material && <Button onClick={() => void remove()}>Take off the shelf</Button>}
+      </div>
+      {material && material.usedIn > 0 && <p className="text-xs text-soft">Used in {material.usedIn} {material.usedIn === 1 ? "stack or mix" : "stacks and mixes"}; a change moves their predictions.</p>}
+    </form>
+  );
+}

@@ -1,0 +1,91 @@
+import { useSortable } from "@dnd-kit/sortable";
+import type { Coat, Finding, Stratum } from "../../api/types";
+import { number, techniqueWord } from "../../api/words";
+import { SeverityMark } from "../../ui";
+import { type PaintNames, paintOf } from "./names";
+
+interface Props {
+  coat: Coat;
+  index: number;
+  first: boolean;
+  stratum: Stratum | undefined;
+  names: PaintNames;
+  selected: boolean;
+  findings: Finding[];
+  above: Finding[];
+  shown: Finding | null;
+  onSelect: () => void;
+  onFinding: (finding: Finding) => void;
+}
+
+/** Film is drawn to a compressed scale: ten times the film is 8 px more. */
+const heightPx = (filmUm: number) => Math.round(30 + 8 * Math.log10(1 + filmUm));
+
+export function StratumRow({ coat, index, first, stratum, names, selected, findings, above, shown, onSelect, onFinding }: Props) {
+  const sortable = useSortable({ id: coat.id });
+  const paint = paintOf(coat, names);
+  const film = stratum ? Math.max(stratum.recess.filmUm, stratum.face.filmUm, stratum.edge.filmUm) : 0;
+  const place = sortable.transform ? `translate3d(0, ${Math.round(sortable.transform.y)}px, 0)` : undefined;
+  return (
+    <div
+      ref={sortable.setNodeRef}
+      style={{ height: heightPx(film), transform: place, transition: sortable.transition, zIndex: sortable.isDragging ? 10 : undefined }}
+      className={`relative grid grid-cols-[1.75rem_11.25rem_1.75rem_minmax(0,1fr)] items-stretch rounded-r ${selected ? "bg-tint" : "hover:bg-raised"} ${sortable.isDragging ? "opacity-80 shadow-lg" : ""}`}
+    >
+      <span className="flex items-center justify-center text-xs text-soft">{index + 1}</span>
+      <div className={`grid grid-cols-3 overflow-hidden ${first ? "rounded-t-lg" : ""} ${coat.skipped ? "opacity-25" : ""}`} onClick={onSelect} {...sortable.listeners}>
+        {stratum &&
+          ([stratum.recess, stratum.face, stratum.edge] as const).map((c, i) => (
+            <span key={i} className="relative" style={{ background: c.hex }} data-hex={c.hex}>
+              {stratum.barrier && <span className="barrier-band absolute inset-0" />}
+            </span>
+          ))}
+      </div>
+      <span className="relative">
+        {above.length > 0 && <Marks findings={above} shown={shown} onFinding={onFinding} place="-top-2" />}
+        {findings.length > 0 && <Marks findings={findings} shown={shown} onFinding={onFinding} place="-bottom-2.5" />}
+      </span>
+      <div
+        role="option"
+        aria-selected={selected}
+        tabIndex={selected ? 0 : -1}
+        data-coat={coat.id}
+        onClick={onSelect}
+        onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && onSelect()}
+        className={`flex min-w-0 items-center gap-2 pr-2 text-sm ${coat.skipped ? "text-soft line-through" : ""}`}
+      >
+        <span className="shrink-0 font-semibold">{techniqueWord[coat.technique]}</span>
+        <span className="min-w-0 truncate text-soft" title={paint.name}>
+          {paint.name}
+          {coat.passes > 1 && ` × ${coat.passes}`}
+        </span>
+        <span className="ml-auto flex shrink-0 items-center gap-2 text-xs text-soft">
+          {coat.optional && <span>optional</span>}
+          {coat.wait === "cured" && <span title="What is below has to cure first">after cure</span>}
+          {coat.hurried && <span>warm air</span>}
+          {stratum?.mix && coat.paintFraction < 1 && (
+            <span title="Paint to thinner">
+              {number(stratum.mix.paintParts)} : {number(stratum.mix.thinnerParts)}
+            </span>
+          )}
+        </span>
+      </div>
+    </div>
+  );
+}
+
+function Marks({ findings, shown, onFinding, place }: { findings: Finding[]; shown: Finding | null; onFinding: (f: Finding) => void; place: string }) {
+  const worst = findings[0]!;
+  const lit = findings.includes(shown!);
+  return (
+    <button
+      type="button"
+      title={findings.map((f) => f.what).join("\n")}
+      aria-label={`${findings.length === 1 ? "Finding" : `${findings.length} findings`}: ${worst.what}`}
+      onClick={() => onFinding(worst)}
+      className={`absolute left-0.5 z-5 inline-flex size-6 items-center justify-center rounded-full border bg-raised ${place} ${lit ? "border-accent ring-2 ring-accent" : "border-line"}`}
+    >
+      <SeverityMark severity={worst.severity} size={14} silent />
+    </button>
+  );
+}

@@ -1,0 +1,86 @@
+import type { Finding, HeightColour, Preview, Severity, ZonePage } from "../../api/types";
+import { number } from "../../api/words";
+import { SeverityMark } from "../../ui";
+
+interface Props {
+  page: ZonePage;
+  preview: Preview | undefined;
+  findings: Finding[];
+  empty: boolean;
+}
+
+/** The painter's two questions at a glance: what will it look like, and will it hold? */
+export function Verdict({ page, preview, findings, empty }: Props) {
+  const top = preview ? (preview.strata.at(-1) ?? preview.substrate) : undefined;
+  const off = top?.face.deTarget ?? undefined;
+  const count = (severity: Severity) => findings.filter((f) => f.severity === severity).length;
+  const said: [Severity, string][] = [
+    ["stop", count("stop") === 1 ? "1 stop" : `${count("stop")} stops`],
+    ["risk", count("risk") === 1 ? "1 risk" : `${count("risk")} risks`],
+    ["note", count("note") === 1 ? "1 note" : `${count("note")} notes`],
+  ];
+  const any = said.filter(([severity]) => count(severity) > 0);
+  return (
+    <div className="flex min-h-24 flex-wrap items-center gap-x-5 gap-y-2 border-b border-line px-4 py-3">
+      <div className="flex gap-px rounded bg-swatch p-2" data-testid="finished">
+        {top && (
+          <>
+            <Finished label="Recess" colour={top.recess} />
+            <Finished label="Face" colour={top.face} />
+            <Finished label="Edge" colour={top.edge} />
+          </>
+        )}
+        {page.zone.target && (
+          <div className="ml-2 w-14">
+            <div className="h-10 rounded-sm" style={{ background: page.zone.target }} />
+            <p className="mt-0.5 text-center text-xs text-ink">Target</p>
+          </div>
+        )}
+      </div>
+      <div className="min-w-44 flex-1">
+        <p className="font-semibold">
+          {empty ? "Bare so far" : off === undefined ? "No target colour set" : off <= page.zone.tolerance ? `Lands ${number(off)} dE from the target` : `Ends ${number(off)} dE from the target`}
+          {!empty && off !== undefined && <span className="font-normal text-soft">, {number(page.zone.tolerance)} allowed</span>}
+        </p>
+        {top && !empty && (
+          <p className="text-sm text-soft">
+            Recess to face {number(top.shading)} dE, a light or heavy hand moves the recess by {number(top.recess.deSpan)}. Film {number(top.totalFilmUm, 0)} µm.
+          </p>
+        )}
+        {page.neighbours.length > 0 && (
+          <p className="mt-1 flex flex-wrap items-center gap-x-3 text-sm text-soft">
+            Touches
+            {page.neighbours.map((n) => (
+              <span key={n.id} className="inline-flex items-center gap-1">
+                <span className="inline-flex overflow-hidden rounded-sm bg-swatch p-0.5">
+                  {[n.recess, n.face, n.edge].map((c, i) => (
+                    <span key={i} className="h-3.5 w-3" style={{ background: c }} />
+                  ))}
+                </span>
+                {n.name}
+              </span>
+            ))}
+          </p>
+        )}
+      </div>
+      <p className="flex items-center gap-3 text-sm font-semibold" data-testid="verdict">
+        {any.length === 0
+          ? !empty && preview && "It will hold: nothing found"
+          : any.map(([severity, text]) => (
+              <span key={severity} className="inline-flex items-center gap-1">
+                <SeverityMark severity={severity} silent /> {text}
+              </span>
+            ))}
+      </p>
+    </div>
+  );
+}
+
+function Finished({ label, colour }: { label: string; colour: HeightColour }) {
+  return (
+    <div className="w-14" data-height={label.toLowerCase()} data-hex={colour.hex}>
+      <div className="h-10" style={{ background: colour.hex }} title={colour.hex} />
+      <p className="mt-0.5 text-center text-xs text-ink">{label}</p>
+    </div>
+  );
+}

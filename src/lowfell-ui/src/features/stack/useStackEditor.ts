@@ -1,0 +1,103 @@
+import { useCallback, useEffect, useReducer, useRef, useState } from "react";
+import { api, ask, Problem, queryClient, wording } from "../../api/client";
+import type { Coat, Scheme } from "../../api/types";
+import { suspectConnection } from "../../app/Connection";
+import { historyReducer, startHistory } from "./history";
+
+export type SaveState = { kind: "saved" } | { kind: "saving" } | { kind: "waiting"; why: string } | { kind: "refused"; why: string } | { kind: "conflict"; theirs: Scheme };
+
+const saveDelayMs = 350;
+const retryMs = 2_000;
+const keepKey = (schemeId: string) => `lowfell.unsaved.${schemeId}`;
+
+/** The stack as it is being edited: undo and redo over the whole of it, kept by itself, with its state told. */
+export function useStackEditor(scheme: Scheme) {
+  const [history, dispatch] = useReducer(historyReducer, null, () => startHistory(unsaved(scheme) ?? scheme.coats));
+  const [save, setSave] = useState<SaveState>({ kind: "saved" });
+  const version = useRef(scheme.version);
+  const kept = useRef(JSON.stringify(scheme.coats));
+  const busy = useRef(false);
+  const latest = useRef(history.present);
+  latest.current = history.present;
+
+  const send = useCallback(async () => {
+    if (busy.current) return;
+    const coats = latest.current;
+    const body = JSON.stringify(coats);
+    if (body === kept.current) {
+      localStorage.removeItem(keepKey(scheme.id));
+      setSave({ kind: "saved" });
+      return;
+    }
+    busy.current = true;
+    setSave({ kind: "saving" });
+    try {
+      const answer = await ask(api.PUT("/api/schemes/{id}/stack", { params: { path: { id: scheme.id } }, body: { version: version.current, coats } }));
+      version.current = answer.version;
+      kept.current = body;
+      void queryClient.invalidateQueries({ queryKey: ["sets"] });
+      queryClient.setQueriesData<{ scheme: Scheme }>({ queryKey: ["zone"] }, (page) => (page?.scheme.id === scheme.id ? { ...page, scheme: answer } : page));
+      busy.current = false;
+      await send();
+    } catch (error) {
+      busy.current = false;
+      if (!(error instanceof Problem)) throw error;
+      if (error.status === 409) setSave({ kind: "conflict", theirs: (error.body as { current: Scheme }).current });
+      else if (error.passing) {
+        suspectConnection();
+        setSave({ kind: "waiting", why: error.message });
+      } else setSave({ kind: "refused", why: wording(error) });
+    }
+  }, [scheme.id]);
+
+  useEffect(() => {
+    if (JSON.stringify(history.present) === kept.current) return;
+    localStorage.setItem(keepKey(scheme.id), JSON.stringify({ version: version.current, coats: history.present }));
+    const timer = setTimeout(() => void send(), saveDelayMs);
+    return () => clearTimeout(timer);
+  }, [history.present, scheme.id, send]);
+
+  useEffect(() => {
+    if (save.kind !== "waiting") return;
+    const timer = setTimeout(() => void send(), retryMs);
+    return () => clearTimeout(timer);
+  }, [save, send]);
+
+  const settle = useCallback(
+    (keep: "mine" | "theirs", theirs: Scheme) => {
+      version.current = theirs.version;
+      kept.current = JSON.stringify(theirs.coats);
+      // Taking theirs is one step, so that mine is one undo away.
+      if (keep === "theirs") dispatch({ kind: "set", coats: theirs.coats });
+      setSave({ kind: "saved" });
+      void send();
+    },
+    [send],
+  );
+
+  return {
+    coats: history.present,
+    save,
+    settle,
+    canUndo: history.past.length > 0,
+    canRedo: history.future.length > 0,
+    edit: useCallback((coats: Coat[]) => dispatch({ kind: "set", coats }), []),
+    /** Edits of one field in a row fold into one step of undo. */
+    editField: useCallback((coats: Coat[], field: string) => dispatch({ kind: "set", coats, field }), []),
+    undo: useCallback(() => dispatch({ kind: "undo" }), []),
+    redo: useCallback(() => dispatch({ kind: "redo" }), []),
+  };
+}
+
+// A change that could not be sent before the page was closed.
+function unsaved(scheme: Scheme): Coat[] | null {
+  const text = localStorage.getItem(keepKey(scheme.id));
+  if (!text) return null;
+  try {
+    const left = JSON.parse(text) as { version: number; coats: Coat[] };
+    return left.version === scheme.version ? left.coats : null;
+  } catch {
+    localStorage.removeItem(keepKey(scheme.id));
+    return null;
+  }
+}

@@ -1,0 +1,98 @@
+import { type InputHTMLAttributes, type ReactNode, useEffect, useId, useState } from "react";
+
+interface FieldProps {
+  label: string;
+  hint?: string;
+  error?: string;
+  children: (id: string, described: string | undefined) => ReactNode;
+  className?: string;
+}
+
+/** A labelled control with room for a hint or a fault. */
+export function Field({ label, hint, error, children, className = "" }: FieldProps) {
+  const id = useId();
+  const said = error ?? hint;
+  return (
+    <div className={`flex flex-col gap-1 ${className}`}>
+      <label htmlFor={id} className="text-xs font-semibold text-soft">
+        {label}
+      </label>
+      {children(id, said ? `${id}-said` : undefined)}
+      {said && (
+        <p id={`${id}-said`} role={error ? "alert" : undefined} className={`text-xs ${error ? "font-semibold text-stop" : "text-soft"}`}>
+          {said}
+        </p>
+      )}
+    </div>
+  );
+}
+
+const box = "min-h-8 w-full rounded border border-strong bg-raised px-2 py-1 text-sm aria-invalid:border-stop";
+
+export function TextInput({ className = "", ...rest }: InputHTMLAttributes<HTMLInputElement>) {
+  return <input type="text" className={`${box} ${className}`} {...rest} />;
+}
+
+interface NumberProps {
+  id?: string;
+  label?: string;
+  value: number | null;
+  min: number;
+  max: number;
+  unit?: string;
+  onChange: (value: number) => void;
+  onEmpty?: () => void;
+  className?: string;
+}
+
+/** A number within bounds: what is out of bounds stays on the screen, marked, and is not passed on. */
+export function NumberInput({ id, label, value, min, max, unit, onChange, onEmpty, className = "" }: NumberProps) {
+  const [text, setText] = useState(value === null ? "" : String(value));
+  const [editing, setEditing] = useState(false);
+  useEffect(() => {
+    if (!editing) setText(value === null ? "" : String(value));
+  }, [value, editing]);
+  const parsed = Number(text.replace(",", "."));
+  const valid = text.trim() === "" ? Boolean(onEmpty) : Number.isFinite(parsed) && parsed >= min && parsed <= max;
+  return (
+    <span className={`flex items-center gap-1.5 ${className}`}>
+      <input
+        id={id}
+        aria-label={label}
+        aria-invalid={!valid}
+        title={valid ? undefined : `${min} to ${max}${unit ? ` ${unit}` : ""}`}
+        inputMode="decimal"
+        className={`${box} text-right`}
+        value={text}
+        onFocus={() => setEditing(true)}
+        onBlur={() => setEditing(false)}
+        onChange={(e) => {
+          setText(e.target.value);
+          const next = Number(e.target.value.replace(",", "."));
+          if (e.target.value.trim() === "") onEmpty?.();
+          else if (Number.isFinite(next) && next >= min && next <= max) onChange(next);
+        }}
+      />
+      {unit && <span className="text-xs whitespace-nowrap text-soft">{unit}</span>}
+    </span>
+  );
+}
+
+interface ToggleProps {
+  label: string;
+  hint?: string;
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+}
+
+export function Toggle({ label, hint, checked, onChange }: ToggleProps) {
+  return (
+    <label className="flex min-h-7 items-start gap-2 text-sm">
+      <input type="checkbox" className="mt-0.5 size-4 accent-accent" checked={checked} onChange={(e) => onChange(e.target.checked)} />
+      <span>
+        {label}
+        {hint && <span className="block text-xs text-soft">{hint}</span>}
+      </span>
+    </label>
+  );
+}

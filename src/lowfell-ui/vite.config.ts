@@ -1,0 +1,10 @@
+import tailwindcss from "@tailwindcss/vite";
+import react from "@vitejs/plugin-react";
+import { defineConfig } from "vitest/config";
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  build: { outDir: "../Lowfell.Web/wwwroot", emptyOutDir: true, target: "es2022", sourcemap: false },
+  server: { proxy: { "/api": "http://127.0.0.1:5080" } },
+  test: { environment: "jsdom", setupFiles: ["src/test/setup.ts"], css: false },
+});
