@@ -46,7 +46,7 @@ public static class Substrates
 {
     private static readonly SubstrateFacts[] Table =
     [
-        new("polystyrene", Srgb.Parse("#9aa0a3"), Sheen.Satin, false, Resistance.Fixed(3, 3, 1, 0)),
+        new("polystyrene", Srgb.Parse("#9aa0a3"), Sheen.Satin, false, Resistance.Fixed(3, 3, 1, 1)),
         new("resin", Srgb.Parse("#b9b2a2"), Sheen.Satin, false, Resistance.Fixed(3, 3, 3, 2)),
         new("printed plastic", Srgb.Parse("#7d8184"), Sheen.Satin, false, Resistance.Fixed(3, 3, 3, 1)),
         new("MDF", Srgb.Parse("#a98a66"), Sheen.Matt, true, Resistance.Fixed(1, 2, 2, 2)),

@@ -73,6 +73,6 @@ public readonly record struct Dilution
             }
         }
 
-        return (1, Math.Round(added, 1));
+        return added < 1 ? (Math.Round(1 / added), 1) : (1, Math.Round(added, 1));
     }
 }

@@ -26,7 +26,7 @@ internal static class ChippingSandwich
             }
             else if (coat.Technique == Technique.OpenChips && fluid < 0)
             {
-                findings.Add(Found(reading, i, "There is no chipping fluid below to open.", "Without the soluble layer you would scrape the paint down to the ground.",
+                findings.Add(Found(reading, i, "no-fluid", "There is no chipping fluid below to open.", "Without the soluble layer you would scrape the paint down to the ground.",
                     () => [new("drop", "Leave the opening out", () => reading.Draft.Remove(c => c.Id == coat.Id))]));
             }
         }
@@ -38,8 +38,7 @@ internal static class ChippingSandwich
         var holds = under.Index >= 0 && under.Resistance.Against(Carrier.Water, reading.Age(under, i)) >= 3;
         if (!holds)
         {
-            findings.Add(Found(reading, i, $"The {under.Word} under the chipping fluid is not sealed.", "The damp brush that opens the chips would go through it too.", () => SealMends(reading, i)));
-            return;
+            findings.Add(Found(reading, i, "unsealed", $"The {under.Word} under the chipping fluid is not sealed.", "The damp brush that opens the chips would go through it too.", () => SealMends(reading, i)));
         }
 
         var above = reading.Applied.Where(a => a > i).ToList();
@@ -50,17 +49,18 @@ internal static class ChippingSandwich
             findings.Add(Found(
                 reading,
                 spoiler,
+                "locked",
                 $"{Words.Capital(reading.Coat(spoiler).Technique.Facts().Word)} comes on the chipping fluid before it is opened.",
                 "Varnish and solvent lock the fluid in: water no longer reaches it.",
                 () => SpoilerMends(reading, i, spoiler, open)));
         }
         else if (above.Count == 0 || above[0] == open)
         {
-            findings.Add(Found(reading, i, "No coat lies on the chipping fluid.", "It opens the water-borne coat above it; with none there is nothing to chip.", () => TopMends(reading, i, open)));
+            findings.Add(Found(reading, i, "no-top", "No coat lies on the chipping fluid.", "It opens the water-borne coat above it; with none there is nothing to chip.", () => TopMends(reading, i, open)));
         }
         else if (open < 0)
         {
-            findings.Add(Found(reading, i, "The chipping fluid is never opened.", "Its window closes within two hours of the coat above being touch-dry.",
+            findings.Add(Found(reading, i, "unopened", "The chipping fluid is never opened.", "Its window closes within two hours of the coat above being touch-dry.",
                 () => [new("open", "Open the chips after the coat above it", () => InsertOpening(reading, above[0]))]));
         }
     }
@@ -100,7 +100,7 @@ internal static class ChippingSandwich
             yield return new("open", "Open the chips before it", () => InsertOpening(reading, reading.Applied.Last(a => a < spoiler)));
         }
 
-        if (!coat.Technique.IsVarnish() && coat.Paint is { } paint
+        if (!coat.Technique.IsVarnish() && coat.Technique != Technique.Seal && coat.Paint is { } paint
             && reading.Shelf.Nearest(paint.Lead.Colour, paint.Lead.Family is Family.EnamelWash or Family.AcrylicWash ? Family.AcrylicWash : Family.AcrylicPaint) is { } water)
         {
             yield return new("swap", $"Use {water.Name} instead", () => reading.Draft.Replace((coat with { Thinner = Thinner.Water, MixedTo = null }).Of(water)));
@@ -125,6 +125,6 @@ internal static class ChippingSandwich
     private static StackDraft InsertOpening(StackReading reading, int above) =>
         reading.Draft.Insert(above + 1, new Coat { Id = reading.Draft.NewId(reading.Coat(above).Id, OpenSalt), Technique = Technique.OpenChips });
 
-    private static Finding Found(StackReading reading, int i, string what, string why, Func<IEnumerable<Mend>> mends) =>
-        new(Id, Severity.Stop, reading.Coat(i).Id, i, what, why, mends);
+    private static Finding Found(StackReading reading, int i, string aspect, string what, string why, Func<IEnumerable<Mend>> mends) =>
+        new(Id, Severity.Stop, reading.Coat(i).Id, i, what, why, mends, aspect);
 }

@@ -26,8 +26,9 @@ public sealed class Finding
 {
     private readonly Lazy<IReadOnlyList<Mend>> mends;
 
-    internal Finding(string rule, Severity severity, Guid coatId, int gap, string what, string why, Func<IEnumerable<Mend>> mends)
+    internal Finding(string rule, Severity severity, Guid coatId, int gap, string what, string why, Func<IEnumerable<Mend>> mends, string aspect = "")
     {
+        Aspect = aspect;
         Rule = rule;
         Severity = severity;
         CoatId = coatId;
@@ -39,6 +40,9 @@ public sealed class Finding
 
     /// <summary>Id of the rule.</summary>
     public string Rule { get; }
+
+    /// <summary>Which of several faults that the rule can find on one coat; mostly empty.</summary>
+    public string Aspect { get; }
 
     /// <summary>How bad.</summary>
     public Severity Severity { get; }

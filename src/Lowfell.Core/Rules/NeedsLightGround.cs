@@ -75,7 +75,7 @@ internal static class NeedsLightGround
             var own = Math.Min(2, ColourHelp.PassesToCover(draft, i, ReliefHeight.Face));
             draft = draft.Replace(under with { Passes = own });
             var then = ColourHelp.PassesToCover(draft, i + 1, ReliefHeight.Face);
-            if (then <= Most && (best is null || own + then < best.Value.Own + best.Value.Then) && Solvents.Safe(reading.Of(draft), i + 1, coat))
+            if (then <= Most && own + then < passes && (best is null || own + then < best.Value.Own + best.Value.Then) && Solvents.Safe(reading.Of(draft), i + 1, coat))
             {
                 best = (draft, ground, own, then);
             }
@@ -83,8 +83,7 @@ internal static class NeedsLightGround
 
         if (best is { } found)
         {
-            var saved = passes - found.Own - found.Then;
-            yield return new("undercoat", $"Put {found.Ground.Name} under it ({found.Own} + {found.Then} passes{(saved > 0 ? $", {saved} saved" : "")})", () => found.Draft);
+            yield return new("undercoat", $"Put {found.Ground.Name} under it ({found.Own} + {found.Then} passes, {passes - found.Own - found.Then} saved)", () => found.Draft);
         }
     }
 
@@ -93,7 +92,7 @@ internal static class NeedsLightGround
         var lab = coat.Paint!.Lead.Colour.ToLab();
         var primers = reading.Shelf.Materials.Where(m => m.Family.IsPrimer());
         var undercoats = reading.Shelf.Materials
-            .Where(m => m.Family == Family.AcrylicPaint && m.ContrastRatio >= 0.85 && m.Effect == Effect.Plain)
+            .Where(m => m.Family == Family.AcrylicPaint && m.ContrastRatio >= 0.85 && m.Effect == Effect.Plain && m.Id != coat.Material?.Id)
             .OrderBy(m => ColourDifference.Ciede2000(m.Colour.ToLab(), lab)).Take(4);
         return primers.Concat(undercoats);
     }

@@ -66,7 +66,16 @@ internal static class ShadingLost
             }
         }
 
-        var moved = reading.Draft.MoveAbove(reading.Coat(shade).Id, coat.Id);
-        yield return new("move", $"Move the {reading.Coat(shade).Technique.Facts().Word} above it", () => moved);
+        yield return new("move", $"Move the {reading.Coat(shade).Technique.Facts().Word} above it", () => AllShadesAbove(reading, i));
+    }
+
+    private static StackDraft AllShadesAbove(StackReading reading, int i)
+    {
+        bool IsShade(Coat c, int at) => at < i && !c.Skipped && c.Technique.Facts().Shades;
+        var coats = reading.Draft.Coats;
+        return reading.Draft with
+        {
+            Coats = [.. coats.Take(i + 1).Where((c, at) => !IsShade(c, at)), .. coats.Where(IsShade), .. coats.Skip(i + 1)],
+        };
     }
 }

@@ -65,12 +65,12 @@ public sealed record Coat
     /// <summary>Family that the rules go by.</summary>
     public Family? Family => Paint?.Lead.Family;
 
-    /// <summary>The liquids that this coat brings to the film below: its carrier and its thinner's.</summary>
+    /// <summary>The liquids that this coat brings to the film below: its carrier and its thinner's; pigment is pressed in dry.</summary>
     public IEnumerable<Carrier> Carriers
     {
         get
         {
-            if (Paint is null)
+            if (Paint is null || Technique == Technique.Pigment)
             {
                 yield break;
             }

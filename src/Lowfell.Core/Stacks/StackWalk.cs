@@ -81,7 +81,7 @@ internal sealed class StackWalk
     private readonly double[] body = new double[Heights * Spectra.Bands];
     private readonly double[] surface = new double[Heights];
     private readonly double[] kappa = new double[Heights];
-    private double[]? underFluid;
+    private StackWalk? underFluid;
 
     /// <summary>Starts on the bare substrate.</summary>
     public StackWalk(Zone zone, double hand)
@@ -157,7 +157,7 @@ internal sealed class StackWalk
 
         if (coat.Coat.Technique == Technique.ChippingFluid)
         {
-            underFluid = (double[])body.Clone();
+            underFluid = Copy();
         }
 
         for (var h = 0; h < Heights; h++)
@@ -176,7 +176,7 @@ internal sealed class StackWalk
         }
         else if (coat.Optics is not null)
         {
-            underFluid = coat.Coat.Technique == Technique.ChippingFluid ? (double[])body.Clone() : underFluid;
+            underFluid = coat.Coat.Technique == Technique.ChippingFluid ? Copy() : underFluid;
             LayAt(Face, coat, coat.Deposit.Coverage[Face], coat.Coat.Passes);
         }
     }
@@ -225,8 +225,11 @@ internal sealed class StackWalk
         {
             for (var i = height * Spectra.Bands; i < (height + 1) * Spectra.Bands; i++)
             {
-                body[i] += coverage * (underFluid[i] - body[i]);
+                body[i] += coverage * (underFluid.body[i] - body[i]);
             }
+
+            surface[height] += coverage * (underFluid.surface[height] - surface[height]);
+            kappa[height] += coverage * (underFluid.kappa[height] - kappa[height]);
         }
     }
 }

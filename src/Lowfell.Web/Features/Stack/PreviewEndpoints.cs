@@ -32,10 +32,15 @@ public static class PreviewEndpoints
     {
         var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, db, scope, shelves, cancel);
         var reach = shelf?.Shelf ?? Core.Rules.Shelf.Staples;
-        var finding = RuleBook.Read(draft, Predictor.Predict(draft), reach).FirstOrDefault(f => f.Rule == request.Rule && f.CoatId == request.CoatId)
-            ?? throw new RefusedException("rule", $"The stack has no finding of '{request.Rule}' on this coat any more.", 409);
-        var mend = finding.Mends.FirstOrDefault(m => m.Id == request.Mend)
-            ?? throw new RefusedException("mend", $"'{request.Mend}' is no mend of this finding; {string.Join(", ", finding.Mends.Select(m => m.Id))} are.", 409);
+        var found = RuleBook.Read(draft, Predictor.Predict(draft), reach).Where(f => f.Rule == request.Rule && f.CoatId == request.CoatId).ToList();
+        if (found.Count == 0)
+        {
+            throw new RefusedException("rule", $"The stack has no finding of '{request.Rule}' on this coat any more.", 409);
+        }
+
+        var mends = found.SelectMany(f => f.Mends).ToList();
+        var mend = mends.FirstOrDefault(m => m.Id == request.Mend)
+            ?? throw new RefusedException("mend", $"'{request.Mend}' is no mend of this finding; {string.Join(", ", mends.Select(m => m.Id))} are.", 409);
         var mended = mend.Apply();
         var before = request.Coats.ToDictionary(c => c.Id);
         return TypedResults.Ok(new MendedStack([.. mended.Coats.Select(c => StackReader.Write(c, before, shelf))], StackWriter.Preview(mended, reach)));

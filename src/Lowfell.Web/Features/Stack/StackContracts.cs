@@ -204,13 +204,14 @@ public sealed record MendView(string Id, string Label);
 
 /// <summary>What a rule found.</summary>
 /// <param name="Rule">Rule.</param>
+/// <param name="Aspect">Which of several faults that the rule finds on one coat; mostly empty.</param>
 /// <param name="Severity">Stop, risk or note.</param>
 /// <param name="CoatId">The coat it is about.</param>
 /// <param name="Gap">The gap it sits in: gap g is under coat g, the last is on top.</param>
 /// <param name="What">What.</param>
 /// <param name="Why">Why.</param>
 /// <param name="Mends">Ways out.</param>
-public sealed record FindingView(string Rule, Severity Severity, Guid CoatId, int Gap, string What, string Why, IReadOnlyList<MendView> Mends);
+public sealed record FindingView(string Rule, string Aspect, Severity Severity, Guid CoatId, int Gap, string What, string Why, IReadOnlyList<MendView> Mends);
 
 /// <summary>A stack predicted and read by the rules.</summary>
 /// <param name="Substrate">Bare ground.</param>

@@ -24,7 +24,7 @@ public static class StackWriter
     }
 
     private static FindingView Finding(Finding f) =>
-        new(f.Rule, f.Severity, f.CoatId, f.Gap, f.What, f.Why, [.. f.Mends.Select(m => new MendView(m.Id, m.Label))]);
+        new(f.Rule, f.Aspect, f.Severity, f.CoatId, f.Gap, f.What, f.Why, [.. f.Mends.Select(m => new MendView(m.Id, m.Label))]);
 
     private static StratumView Stratum(Stratum s, Coat? coat, Zone zone)
     {

@@ -45,6 +45,9 @@ export const techniqueWord: Record<Technique, string> = {
   crackleMedium: "Crackle medium",
 };
 
+/** Used as they come: nothing is thinned. */
+export const takesThinner = (technique: Technique): boolean => !["sprayCan", "pigment", "marking", "openChips"].includes(technique);
+
 export const thinnerWord: Record<Thinner, string> = {
   water: "water",
   acrylicMedium: "acrylic medium",

@@ -10,7 +10,7 @@ export function MiniCore({ strata }: { strata: SampleStratum[] }) {
             <span style={{ background: s.recess }} />
             <span style={{ background: s.face }} />
             <span style={{ background: s.edge }} />
-            {s.barrier && <span className="barrier-band absolute inset-0" />}
+            {s.barrier && <span className="barrier-thin absolute inset-0" />}
           </span>
         ))}
       </span>

@@ -33,7 +33,8 @@ export function CoatEditor({ page, schools, coats, coat, index, stratum, caution
     const { materialId, mixId, ...bare } = coat;
     const paint = technique === "openChips" ? {} : { materialId, mixId };
     const fallback = technique !== "openChips" && !materialId && !mixId ? { materialId: materials[0]?.id } : {};
-    editor.edit(coats.map((c) => (c.id === coat.id ? { ...bare, ...paint, ...fallback, technique } : c)));
+    const neat = technique === "sprayCan" ? { paintFraction: 1 } : {};
+    editor.edit(coats.map((c) => (c.id === coat.id ? { ...bare, ...paint, ...fallback, ...neat, technique } : c)));
   };
   return (
     <div className="flex flex-col gap-4 p-4">

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Coat, CoatMix, DilutionForm, Thinner } from "../../api/types";
-import { dilutionFormWord, number, thinnerWord } from "../../api/words";
+import { dilutionFormWord, number, takesThinner, thinnerWord } from "../../api/words";
 import { Choice, Field, NumberInput } from "../../ui";
 import { paintFractionOf } from "./stackEdits";
 
@@ -16,6 +16,14 @@ const forms: DilutionForm[] = ["parts", "thinnerOfWhole", "thinnerAdded"];
 /** Painters say it three ways and a mix-up ruins a batch: the one meant is typed, the other two stand beside it. */
 export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
   const form = coat.dilutionForm;
+  const amount = copies === 1 ? "This piece takes" : copies === 2 ? "Both copies take" : `All ${copies} copies take`;
+  if (!takesThinner(coat.technique)) {
+    return (
+      <p className="text-sm text-soft" data-testid="mix">
+        As it comes. {amount} <strong className="font-semibold text-ink">{number(mix?.totalMl ?? 0)} ml</strong>.
+      </p>
+    );
+  }
   const set = (a: number, b: number) => {
     const fraction = paintFractionOf(form, a, b);
     if (fraction !== null) onChange("dilution", { paintFraction: Math.round(fraction * 1e6) / 1e6 });
@@ -53,10 +61,12 @@ export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
       {mix && (
         <div className="text-sm text-soft" data-testid="mix">
           <p>
-            {forms
-              .filter((f) => f !== form)
-              .map((f) => word[f])
-              .join(" = ")}
+            {coat.paintFraction === 1
+              ? "Neat, as it comes from the bottle"
+              : forms
+                  .filter((f) => f !== form)
+                  .map((f) => word[f])
+                  .join(" = ")}
           </p>
           {mix.thinnerDrops > 0 && (
             <p>
@@ -67,7 +77,7 @@ export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
             </p>
           )}
           <p>
-            {copies === 1 ? "This piece takes" : `All ${copies} copies take`} <strong className="font-semibold text-ink">{number(mix.totalMl)} ml</strong>
+            {amount} <strong className="font-semibold text-ink">{number(mix.totalMl)} ml</strong>
             {mix.thinnerMl > 0 && `: ${number(mix.paintMl)} paint, ${number(mix.thinnerMl)} thinner`}
           </p>
         </div>

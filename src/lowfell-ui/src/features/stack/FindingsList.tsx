@@ -27,7 +27,7 @@ export function FindingsList({ findings, shown, failed, coats, onShow, onMend }:
           {findings.map((f) => {
             const index = coats.findIndex((c) => c.id === f.coatId);
             return (
-              <li key={f.rule + f.coatId} data-rule={f.rule} className={`border-b border-line p-3 ${f === shown ? "bg-tint" : ""}`}>
+              <li key={f.rule + f.aspect + f.coatId} data-rule={f.rule} className={`border-b border-line p-3 ${f === shown ? "bg-tint" : ""}`}>
                 <button type="button" onClick={() => onShow(f)} className="flex w-full items-start gap-2 text-left text-sm">
                   <span className="pt-0.5">
                     <SeverityMark severity={f.severity} />

@@ -32,7 +32,7 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
   const index = selected ? coats.indexOf(selected) : -1;
   const findings = useMemo(() => (preview.data?.findings ?? []).filter((f) => coats.some((c) => c.id === f.coatId)), [preview.data, coats]);
   const [focus, setFocus] = useState<Finding | null>(null);
-  const shown = findings.find((f) => focus && f.rule === focus.rule && f.coatId === focus.coatId) ?? null;
+  const shown = findings.find((f) => focus && f.rule === focus.rule && f.aspect === focus.aspect && f.coatId === focus.coatId) ?? null;
 
   const actions = useMemo(
     () => ({

@@ -1,6 +1,6 @@
 import { useSortable } from "@dnd-kit/sortable";
 import type { Coat, Finding, Stratum } from "../../api/types";
-import { number, techniqueWord } from "../../api/words";
+import { number, takesThinner, techniqueWord } from "../../api/words";
 import { SeverityMark } from "../../ui";
 import { type PaintNames, paintOf } from "./names";
 
@@ -18,8 +18,8 @@ interface Props {
   onFinding: (finding: Finding) => void;
 }
 
-/** Film is drawn to a compressed scale: ten times the film is 8 px more. */
-const heightPx = (filmUm: number) => Math.round(30 + 8 * Math.log10(1 + filmUm));
+/** Film is drawn to a compressed scale: ten times the film is 7 px more. */
+const heightPx = (filmUm: number) => Math.round(25 + 7 * Math.log10(1 + filmUm));
 
 export function StratumRow({ coat, index, first, stratum, names, selected, findings, above, shown, onSelect, onFinding }: Props) {
   const sortable = useSortable({ id: coat.id });
@@ -63,7 +63,7 @@ export function StratumRow({ coat, index, first, stratum, names, selected, findi
           {coat.optional && <span>optional</span>}
           {coat.wait === "cured" && <span title="What is below has to cure first">after cure</span>}
           {coat.hurried && <span>warm air</span>}
-          {stratum?.mix && coat.paintFraction < 1 && (
+          {stratum?.mix && coat.paintFraction < 1 && takesThinner(coat.technique) && (
             <span title="Paint to thinner">
               {number(stratum.mix.paintParts)} : {number(stratum.mix.thinnerParts)}
             </span>

@@ -21,8 +21,8 @@ export function Verdict({ page, preview, findings, empty }: Props) {
   ];
   const any = said.filter(([severity]) => count(severity) > 0);
   return (
-    <div className="flex min-h-24 flex-wrap items-center gap-x-5 gap-y-2 border-b border-line px-4 py-3">
-      <div className="flex gap-px rounded bg-swatch p-2" data-testid="finished">
+    <div className="flex min-h-21 items-center gap-4 border-b border-line px-3 py-2">
+      <div className="flex shrink-0 rounded bg-swatch p-1.5" data-testid="finished">
         {top && (
           <>
             <Finished label="Recess" colour={top.recess} />
@@ -31,55 +31,59 @@ export function Verdict({ page, preview, findings, empty }: Props) {
           </>
         )}
         {page.zone.target && (
-          <div className="ml-2 w-14">
-            <div className="h-10 rounded-sm" style={{ background: page.zone.target }} />
+          <div className="ml-2 w-13">
+            <div className="h-9" style={{ background: page.zone.target }} title={page.zone.target} />
             <p className="mt-0.5 text-center text-xs text-ink">Target</p>
           </div>
         )}
       </div>
-      <div className="min-w-44 flex-1">
-        <p className="font-semibold">
-          {empty ? "Bare so far" : off === undefined ? "No target colour set" : off <= page.zone.tolerance ? `Lands ${number(off)} dE from the target` : `Ends ${number(off)} dE from the target`}
-          {!empty && off !== undefined && <span className="font-normal text-soft">, {number(page.zone.tolerance)} allowed</span>}
+      <div className="min-w-0 flex-1">
+        <p className="flex flex-wrap items-center gap-x-4">
+          <span>
+            <strong className="font-semibold">
+              {empty ? "Bare so far" : off === undefined ? "No target colour set" : off <= page.zone.tolerance ? `Lands ${number(off)} dE from the target` : `Ends ${number(off)} dE off the target`}
+            </strong>
+            {!empty && off !== undefined && <span className="text-soft">, {number(page.zone.tolerance)} allowed</span>}
+          </span>
+          <span className="ml-auto flex items-center gap-3 text-sm font-semibold" data-testid="verdict">
+            {any.length === 0
+              ? !empty && preview && "It will hold"
+              : any.map(([severity, text]) => (
+                  <span key={severity} className="inline-flex items-center gap-1">
+                    <SeverityMark severity={severity} silent /> {text}
+                  </span>
+                ))}
+          </span>
         </p>
         {top && !empty && (
-          <p className="text-sm text-soft">
-            Recess to face {number(top.shading)} dE, a light or heavy hand moves the recess by {number(top.recess.deSpan)}. Film {number(top.totalFilmUm, 0)} µm.
+          <p className="truncate text-sm text-soft">
+            Recess to face {number(top.shading)} dE; a hand moves it by {number(top.recess.deSpan)}
           </p>
         )}
         {page.neighbours.length > 0 && (
-          <p className="mt-1 flex flex-wrap items-center gap-x-3 text-sm text-soft">
+          <p className="flex items-center gap-x-3 overflow-hidden text-sm whitespace-nowrap text-soft">
             Touches
             {page.neighbours.map((n) => (
-              <span key={n.id} className="inline-flex items-center gap-1">
-                <span className="inline-flex overflow-hidden rounded-sm bg-swatch p-0.5">
+              <span key={n.id} className="inline-flex min-w-0 items-center gap-1">
+                <span className="inline-flex shrink-0 overflow-hidden rounded-sm bg-swatch p-0.5">
                   {[n.recess, n.face, n.edge].map((c, i) => (
-                    <span key={i} className="h-3.5 w-3" style={{ background: c }} />
+                    <span key={i} className="h-3 w-3" style={{ background: c }} />
                   ))}
                 </span>
-                {n.name}
+                <span className="truncate">{n.name}</span>
               </span>
             ))}
           </p>
         )}
       </div>
-      <p className="flex items-center gap-3 text-sm font-semibold" data-testid="verdict">
-        {any.length === 0
-          ? !empty && preview && "It will hold: nothing found"
-          : any.map(([severity, text]) => (
-              <span key={severity} className="inline-flex items-center gap-1">
-                <SeverityMark severity={severity} silent /> {text}
-              </span>
-            ))}
-      </p>
     </div>
   );
 }
 
 function Finished({ label, colour }: { label: string; colour: HeightColour }) {
   return (
-    <div className="w-14" data-height={label.toLowerCase()} data-hex={colour.hex}>
-      <div className="h-10" style={{ background: colour.hex }} title={colour.hex} />
+    <div className="w-13" data-height={label.toLowerCase()} data-hex={colour.hex}>
+      <div className="h-9" style={{ background: colour.hex }} title={colour.hex} />
       <p className="mt-0.5 text-center text-xs text-ink">{label}</p>
     </div>
   );

@@ -1,0 +1,106 @@
+using System.Net;
+using System.Text.Json.Nodes;
+using Lowfell.Store;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using Xunit;
+
+namespace Lowfell.Web.Tests;
+
+public sealed class BenchTests(TestHost host) : IClassFixture<TestHost>
+{
+    [Fact]
+    public async Task Health_is_ready_when_the_database_is_migrated() => Assert.Equal("ready", (string)(await host.GetAsync("/api/health"))["status"]!);
+
+    [Fact]
+    public async Task The_api_describes_itself()
+    {
+        var document = await host.GetAsync("/openapi/v1.json");
+        Assert.NotNull(document["paths"]!["/api/preview/stack"]!["post"]);
+        Assert.Equal("Lowfell", (string)document["info"]!["title"]!);
+    }
+
+    [Fact]
+    public async Task Schools_are_kept_and_move_the_findings()
+    {
+        var bench = await host.GetAsync("/api/bench");
+        var gloss = ((JsonObject)bench["schools"]!.DeepClone()).With("wash", "oneGenerous");
+        Assert.Equal("oneGenerous", (string)(await host.PutAsync("/api/bench/schools", gloss))["schools"]!["wash"]!);
+        Assert.Equal("oneGenerous", (string)(await host.GetAsync("/api/bench"))["schools"]!["wash"]!);
+        await host.PutAsync("/api/bench/schools", bench["schools"]!);
+        await host.RefusesAsync(HttpMethod.Put, "/api/bench/schools", gloss.With("pinWashVarnish", "velvet"), "pinWashVarnish");
+    }
+
+    [Fact]
+    public async Task An_unknown_address_of_the_api_is_a_problem_not_the_page()
+    {
+        var problem = await host.SendAsync(HttpMethod.Get, "/api/nothing", null, HttpStatusCode.NotFound);
+        Assert.Equal(404, (int)problem["status"]!);
+    }
+
+    [Theory]
+    [InlineData("lowfell.example")]
+    [InlineData("192.168.1.20")]
+    public async Task A_bench_opens_only_by_a_loopback_name(string name)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/sets");
+        request.Headers.Host = name;
+        Assert.Equal(HttpStatusCode.Unauthorized, (await host.Http.SendAsync(request)).StatusCode);
+    }
+
+    [Fact]
+    public async Task A_forwarded_request_is_not_taken_for_a_local_one()
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/sets");
+        request.Headers.Add("X-Forwarded-For", "203.0.113.7");
+        Assert.Equal(HttpStatusCode.Unauthorized, (await host.Http.SendAsync(request)).StatusCode);
+    }
+
+    [Fact]
+    public async Task Rows_of_another_bench_are_not_seen()
+    {
+        var other = Guid.NewGuid();
+        var own = await host.MaterialAsync("Rope Tan");
+        await using (var scope = host.Services.CreateAsyncScope())
+        {
+            var options = scope.ServiceProvider.GetRequiredService<DbContextOptions<LowfellDb>>();
+            await using var home = new LowfellDb(options, new StoreSetup.FixedBench(StoreSetup.HomeBenchId));
+            home.Benches.Add(new Bench { Id = other, Name = "Another bench" });
+            await home.SaveChangesAsync(TestContext.Current.CancellationToken);
+            await using var away = new LowfellDb(options, new StoreSetup.FixedBench(other));
+            Assert.Empty(await away.Sets.ToListAsync(TestContext.Current.CancellationToken));
+            Assert.Empty(await away.Materials.ToListAsync(TestContext.Current.CancellationToken));
+            Assert.Empty(await away.Coats.ToListAsync(TestContext.Current.CancellationToken));
+            away.Materials.Add(new MaterialRow { Id = Guid.NewGuid(), Name = "Secret Grey", Colour = "#777777", ContrastRatio = 0.9, ReferenceFilmUm = 20, VolumeSolids = 0.3 });
+            await away.SaveChangesAsync(TestContext.Current.CancellationToken);
+        }
+
+        var names = (await host.GetAsync("/api/materials")).AsArray().Select(m => (string)m!["material"]!["name"]!).ToList();
+        Assert.DoesNotContain("Secret Grey", names);
+        Assert.Contains((string)own["material"]!["name"]!, names);
+    }
+
+    [Fact]
+    public async Task Nothing_is_seen_where_no_bench_is_open()
+    {
+        await using var scope = host.Services.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<LowfellDb>();
+        Assert.Empty(await db.Sets.ToListAsync(TestContext.Current.CancellationToken));
+    }
+}
+
+public sealed class BareBenchTests(BareHost host) : IClassFixture<BareHost>
+{
+    [Fact]
+    public async Task Without_the_demo_the_bench_is_empty_and_can_be_worked_on()
+    {
+        Assert.Empty((await host.GetAsync("/api/sets")).AsArray());
+        Assert.Empty((await host.GetAsync("/api/materials")).AsArray());
+        var set = await host.PostAsync("/api/sets", new { name = "Eel traps" }, HttpStatusCode.Created);
+        var piece = await host.PostAsync($"/api/sets/{set["id"]}/pieces", new { name = "Trap", shape = "cylinder", lengthMm = 30, heightMm = 60, copies = 5 }, HttpStatusCode.Created);
+        var zone = await host.PostAsync($"/api/pieces/{piece["id"]}/zones", new { name = "Wicker", areaShare = 1 }, HttpStatusCode.Created);
+        var page = await host.GetAsync($"/api/zones/{zone["id"]}");
+        Assert.Empty(page["scheme"]!["coats"]!.AsArray());
+        Assert.Equal((Math.PI * 15 * 15) + (Math.PI * 30 * 60), (double)page["zone"]!["areaMm2"]!, 1);
+    }
+}

@@ -1,0 +1,124 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Npgsql;
+using Xunit;
+
+namespace Lowfell.Web.Tests;
+
+/// <summary>The real host on a database of its own, in the cluster that the test command starts.</summary>
+public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
+{
+    private readonly string database = "lowfell_test_" + Guid.NewGuid().ToString("n")[..12];
+
+    /// <summary>Whether the demo is loaded.</summary>
+    protected virtual bool Demo => true;
+
+    /// <summary>Connection to the test cluster.</summary>
+    public static string Cluster => Environment.GetEnvironmentVariable("LOWFELL_TEST_DB")
+        ?? throw new InvalidOperationException("These tests need a PostgreSQL: run them with ./lowfell test web.");
+
+    /// <summary>Connection string of this host's database.</summary>
+    protected virtual string Connection => new NpgsqlConnectionStringBuilder(Cluster) { Database = database, MaxPoolSize = 20 }.ConnectionString;
+
+    /// <summary>A client of the host.</summary>
+    public HttpClient Http => field ??= CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false });
+
+    public virtual ValueTask InitializeAsync() => ValueTask.CompletedTask;
+
+    public override async ValueTask DisposeAsync()
+    {
+        await base.DisposeAsync();
+        NpgsqlConnection.ClearAllPools();
+        await using var admin = new NpgsqlConnection(Cluster);
+        await admin.OpenAsync();
+        await using var drop = admin.CreateCommand();
+        drop.CommandText = $"DROP DATABASE IF EXISTS {database} WITH (FORCE)";
+        await drop.ExecuteNonQueryAsync();
+        GC.SuppressFinalize(this);
+    }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("ConnectionStrings:Lowfell", Connection);
+        builder.UseSetting("Demo", Demo ? "true" : "false");
+    }
+
+    public async Task<JsonNode> GetAsync(string path) => await ReadAsync(await Http.GetAsync(path), HttpStatusCode.OK);
+
+    public async Task<JsonNode> SendAsync(HttpMethod method, string path, object? body, HttpStatusCode expected)
+    {
+        using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : JsonContent.Create(body) };
+        return await ReadAsync(await Http.SendAsync(request), expected);
+    }
+
+    public Task<JsonNode> PostAsync(string path, object? body, HttpStatusCode expected = HttpStatusCode.OK) => SendAsync(HttpMethod.Post, path, body, expected);
+
+    public Task<JsonNode> PutAsync(string path, object? body, HttpStatusCode expected = HttpStatusCode.OK) => SendAsync(HttpMethod.Put, path, body, expected);
+
+    public Task<JsonNode> DeleteAsync(string path, HttpStatusCode expected = HttpStatusCode.NoContent) => SendAsync(HttpMethod.Delete, path, null, expected);
+
+    /// <summary>Expects a problem that names a field.</summary>
+    public async Task RefusesAsync(HttpMethod method, string path, object? body, string field, HttpStatusCode expected = HttpStatusCode.BadRequest)
+    {
+        var problem = await SendAsync(method, path, body, expected);
+        var fields = problem["errors"]!.AsObject().Select(e => e.Key).ToList();
+        Assert.Contains(field, fields);
+    }
+
+    /// <summary>The first zone of this name.</summary>
+    public async Task<JsonNode> ZoneAsync(string name)
+    {
+        var sets = await GetAsync("/api/sets");
+        var zone = sets.AsArray().SelectMany(s => s!["pieces"]!.AsArray()).SelectMany(p => p!["zones"]!.AsArray()).First(z => (string)z!["settings"]!["name"]! == name)!;
+        return await GetAsync($"/api/zones/{zone["id"]}");
+    }
+
+    public async Task<JsonNode> MaterialAsync(string name) =>
+        (await GetAsync("/api/materials")).AsArray().First(m => (string)m!["material"]!["name"]! == name)!;
+
+    private static async Task<JsonNode> ReadAsync(HttpResponseMessage response, HttpStatusCode expected)
+    {
+        var text = await response.Content.ReadAsStringAsync();
+        Assert.True(response.StatusCode == expected, $"{(int)response.StatusCode} instead of {(int)expected}: {text}");
+        return text.Length == 0 ? new JsonObject() : JsonNode.Parse(text)!;
+    }
+}
+
+/// <summary>A host without the demo.</summary>
+public sealed class BareHost : TestHost
+{
+    protected override bool Demo => false;
+}
+
+/// <summary>Drafts for previews.</summary>
+public static class Drafts
+{
+    public static JsonObject Material(string name = "Rope Tan", string family = "acrylicPaint", string colour = "#b59a6b", double contrast = 0.92, double solids = 0.36, string sheen = "matt") => new()
+    {
+        ["name"] = name, ["family"] = family, ["colour"] = colour, ["contrastRatio"] = contrast, ["referenceFilmUm"] = 20, ["volumeSolids"] = solids, ["sheen"] = sheen,
+    };
+
+    public static JsonObject Coat(string technique, JsonObject? material, double fraction = 1, int passes = 1) => new()
+    {
+        ["id"] = Guid.NewGuid().ToString(), ["technique"] = technique, ["material"] = material, ["passes"] = passes, ["paintFraction"] = fraction,
+    };
+
+    public static JsonObject Stack(params JsonObject[] coats) => new() { ["zone"] = new JsonObject { ["substrate"] = "resin", ["relief"] = "panelled" }, ["coats"] = new JsonArray(coats) };
+
+    public static T With<T>(this T node, string path, JsonNode? value)
+        where T : JsonNode
+    {
+        JsonNode at = node;
+        var parts = path.Split('.');
+        foreach (var part in parts[..^1])
+        {
+            at = int.TryParse(part, out var index) ? at[index]! : at[part]!;
+        }
+
+        at[parts[^1]] = value;
+        return node;
+    }
+}
