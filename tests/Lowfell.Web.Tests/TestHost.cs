@@ -118,7 +118,15 @@ public static class Drafts
             at = int.TryParse(part, out var index) ? at[index]! : at[part]!;
         }
 
-        at[parts[^1]] = value;
+        if (int.TryParse(parts[^1], out var last))
+        {
+            at[last] = value;
+        }
+        else
+        {
+            at[parts[^1]] = value;
+        }
+
         return node;
     }
 }

@@ -27,7 +27,9 @@ export class Problem extends Error {
 }
 
 /** The one client of the API. */
-export const api = createClient<paths>({ baseUrl: typeof location === "undefined" ? "http://localhost" : location.origin });
+export const api = createClient<paths>({
+  baseUrl: typeof location === "undefined" ? "http://localhost" : location.origin,
+});
 
 interface Answer<T> {
   data?: T;
@@ -45,8 +47,17 @@ export async function ask<T>(call: Promise<Answer<T>>): Promise<Full<T>> {
     throw new Problem(0, "Lowfell does not answer.", {}, null);
   }
   if (!answer.response.ok) {
-    const body = (answer.error ?? {}) as { title?: string; detail?: string; errors?: Record<string, string[]> };
-    throw new Problem(answer.response.status, [body.title ?? `The host said ${answer.response.status}.`, body.detail].filter(Boolean).join(" "), body.errors ?? {}, body);
+    const body = (answer.error ?? {}) as {
+      title?: string;
+      detail?: string;
+      errors?: Record<string, string[]>;
+    };
+    throw new Problem(
+      answer.response.status,
+      [body.title ?? `The host said ${answer.response.status}.`, body.detail].filter(Boolean).join(" "),
+      body.errors ?? {},
+      body,
+    );
   }
   return answer.data as Full<T>;
 }

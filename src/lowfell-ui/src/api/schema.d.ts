@@ -2111,6 +2111,8 @@ export interface components {
         FindingView: {
             /** @description Rule. */
             rule: string;
+            /** @description Which of several faults that the rule finds on one coat; mostly empty. */
+            aspect: string;
             /** @description Stop, risk or note. */
             severity: components["schemas"]["Severity"];
             /**

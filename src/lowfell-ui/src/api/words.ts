@@ -3,9 +3,15 @@ import type { DilutionForm, Family, Sheen, Technique, Thinner } from "./types";
 /** The painter's words for the API's terms. */
 export const techniqueGroups: { label: string; items: Technique[] }[] = [
   { label: "Cover", items: ["baseCoat", "sprayCan", "airbrush", "sponge", "stipple"] },
-  { label: "Light and shade", items: ["zenithal", "preShade", "modulation", "overbrush", "dryBrush", "edgeHighlight"] },
+  {
+    label: "Light and shade",
+    items: ["zenithal", "preShade", "modulation", "overbrush", "dryBrush", "edgeHighlight"],
+  },
   { label: "Wash and tint", items: ["wash", "thinnedWash", "pinWash", "glaze", "filter"] },
-  { label: "Wear and weather", items: ["spongeChipping", "chippingFluid", "openChips", "streak", "speckle", "marking", "pigment", "fixPigment"] },
+  {
+    label: "Wear and weather",
+    items: ["spongeChipping", "chippingFluid", "openChips", "streak", "speckle", "marking", "pigment", "fixPigment"],
+  },
   { label: "Seal", items: ["varnish", "varnishSpray", "seal", "dripGlue"] },
   { label: "Texture", items: ["texture", "gritInGlue", "cracklePaste", "crackleMedium"] },
 ];
@@ -46,7 +52,8 @@ export const techniqueWord: Record<Technique, string> = {
 };
 
 /** Used as they come: nothing is thinned. */
-export const takesThinner = (technique: Technique): boolean => !["sprayCan", "pigment", "marking", "openChips"].includes(technique);
+export const takesThinner = (technique: Technique): boolean =>
+  !["sprayCan", "pigment", "marking", "openChips"].includes(technique);
 
 export const thinnerWord: Record<Thinner, string> = {
   water: "water",
@@ -62,7 +69,12 @@ export const dilutionFormWord: Record<DilutionForm, string> = {
   thinnerAdded: "% added",
 };
 
-export const sheenWord: Record<Sheen, string> = { gloss: "gloss", satin: "satin", matt: "matt", velvet: "velvet" };
+export const sheenWord: Record<Sheen, string> = {
+  gloss: "gloss",
+  satin: "satin",
+  matt: "matt",
+  velvet: "velvet",
+};
 
 export const familyWord: Record<Family, string> = {
   acrylicPaint: "Acrylic paint",
@@ -109,4 +121,8 @@ export const area = (mm2: number): string => `${number(mm2 / 100, mm2 < 1000 ? 1
 
 /** Minutes as painters read them. */
 export const duration = (minutes: number): string =>
-  minutes < 90 ? `${Math.max(1, Math.round(minutes))} min` : minutes < 48 * 60 ? `${number(minutes / 60, 1)} h` : `${number(minutes / 1440, 1)} days`;
+  minutes < 90
+    ? `${Math.max(1, Math.round(minutes))} min`
+    : minutes < 48 * 60
+      ? `${number(minutes / 60, 1)} h`
+      : `${number(minutes / 1440, 1)} days`;

@@ -22,7 +22,8 @@ export function Connection() {
   const away = health.error instanceof Problem && health.error.status === 503;
   return (
     <div role="alert" className="border-b border-line bg-tint px-4 py-2 text-sm">
-      <strong>{away ? "The database is away." : "Lowfell does not answer."}</strong> What you change stays on this screen and is sent again when it is back. Nothing is lost.
+      <strong>{away ? "The database is away." : "Lowfell does not answer."}</strong> What you change stays on this
+      screen and is sent again when it is back. Nothing is lost.
     </div>
   );
 }

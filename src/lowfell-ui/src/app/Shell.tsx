@@ -45,7 +45,9 @@ export function Shell() {
             <NavLink
               key={s.to}
               to={s.to}
-              className={({ isActive }) => `flex items-center border-b-2 px-3 text-sm ${isActive ? "border-accent font-semibold" : "border-transparent text-soft hover:text-ink"}`}
+              className={({ isActive }) =>
+                `flex items-center border-b-2 px-3 text-sm ${isActive ? "border-accent font-semibold" : "border-transparent text-soft hover:text-ink"}`
+              }
             >
               {s.label}
             </NavLink>

@@ -2,5 +2,9 @@
 export function typing(e: KeyboardEvent): boolean {
   const target = e.target as HTMLElement | null;
   if (!target?.closest) return false;
-  return Boolean(target.closest("input:not([type=checkbox]), textarea, select, [role=combobox], [role=dialog], [role=menu]")) || document.querySelector("[role=dialog],[role=menu]") !== null;
+  return (
+    Boolean(
+      target.closest("input:not([type=checkbox]), textarea, select, [role=combobox], [role=dialog], [role=menu]"),
+    ) || document.querySelector("[role=dialog],[role=menu]") !== null
+  );
 }

@@ -13,11 +13,36 @@ export const router = createBrowserRouter([
     children: [
       { path: "/", loader: () => redirect("/sets") },
       { path: "/sets", element: <SetsScreen /> },
-      { path: "/stack", lazy: async () => ({ Component: (await import("../features/stack/StackStart")).StackStart }) },
-      { path: "/stack/:zoneId", lazy: async () => ({ Component: (await import("../features/stack/StackScreen")).StackScreen }) },
-      { path: "/shelf", lazy: async () => ({ Component: (await import("../features/shelf/ShelfScreen")).ShelfScreen }) },
-      { path: "/mixes", lazy: async () => ({ Component: (await import("../features/mixes/MixesScreen")).MixesScreen }) },
-      { path: "/schools", lazy: async () => ({ Component: (await import("../features/schools/SchoolsScreen")).SchoolsScreen }) },
+      {
+        path: "/stack",
+        lazy: async () => ({
+          Component: (await import("../features/stack/StackStart")).StackStart,
+        }),
+      },
+      {
+        path: "/stack/:zoneId",
+        lazy: async () => ({
+          Component: (await import("../features/stack/StackScreen")).StackScreen,
+        }),
+      },
+      {
+        path: "/shelf",
+        lazy: async () => ({
+          Component: (await import("../features/shelf/ShelfScreen")).ShelfScreen,
+        }),
+      },
+      {
+        path: "/mixes",
+        lazy: async () => ({
+          Component: (await import("../features/mixes/MixesScreen")).MixesScreen,
+        }),
+      },
+      {
+        path: "/schools",
+        lazy: async () => ({
+          Component: (await import("../features/schools/SchoolsScreen")).SchoolsScreen,
+        }),
+      },
       { path: "*", element: <Trouble /> },
     ],
   },

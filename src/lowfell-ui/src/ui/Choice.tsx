@@ -33,15 +33,25 @@ export function Choice<T extends string>({ label, value, options, onChange, id }
         </Select.Icon>
       </Select.Trigger>
       <Select.Portal>
-        <Select.Content position="popper" sideOffset={4} className="z-50 max-h-[min(26rem,var(--radix-select-content-available-height))] min-w-(--radix-select-trigger-width) overflow-hidden rounded border border-strong bg-raised shadow-lg">
+        <Select.Content
+          position="popper"
+          sideOffset={4}
+          className="z-50 max-h-[min(26rem,var(--radix-select-content-available-height))] min-w-(--radix-select-trigger-width) overflow-hidden rounded border border-strong bg-raised shadow-lg"
+        >
           <Select.Viewport className="p-1">
             {groups.map((group) => (
               <Select.Group key={group}>
-                {group && <Select.Label className="px-2 pt-2 pb-0.5 text-xs font-semibold text-soft">{group}</Select.Label>}
+                {group && (
+                  <Select.Label className="px-2 pt-2 pb-0.5 text-xs font-semibold text-soft">{group}</Select.Label>
+                )}
                 {options
                   .filter((o) => (o.group ?? "") === group)
                   .map((o) => (
-                    <Select.Item key={o.value} value={o.value} className="flex items-center justify-between gap-3 rounded px-2 py-1 text-sm data-highlighted:bg-tint data-highlighted:outline-none">
+                    <Select.Item
+                      key={o.value}
+                      value={o.value}
+                      className="flex items-center justify-between gap-3 rounded px-2 py-1 text-sm data-highlighted:bg-tint data-highlighted:outline-none"
+                    >
                       <Select.ItemText>{o.label}</Select.ItemText>
                       <Select.ItemIndicator>
                         <Check size={14} aria-hidden />

@@ -26,7 +26,10 @@ export function Dialog({ open, title, description, onClose, children, wide }: Pr
               <Radix.Title className="text-lg font-semibold">{title}</Radix.Title>
               {description && <Radix.Description className="text-sm text-soft">{description}</Radix.Description>}
             </div>
-            <Radix.Close aria-label="Close" className="inline-flex size-8 items-center justify-center rounded hover:bg-tint">
+            <Radix.Close
+              aria-label="Close"
+              className="inline-flex size-8 items-center justify-center rounded hover:bg-tint"
+            >
               <X size={18} aria-hidden />
             </Radix.Close>
           </div>

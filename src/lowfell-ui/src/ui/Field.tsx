@@ -19,7 +19,11 @@ export function Field({ label, hint, error, children, className = "" }: FieldPro
       </label>
       {children(id, said ? `${id}-said` : undefined)}
       {said && (
-        <p id={`${id}-said`} role={error ? "alert" : undefined} className={`text-xs ${error ? "font-semibold text-stop" : "text-soft"}`}>
+        <p
+          id={`${id}-said`}
+          role={error ? "alert" : undefined}
+          className={`text-xs ${error ? "font-semibold text-stop" : "text-soft"}`}
+        >
           {said}
         </p>
       )}
@@ -88,7 +92,12 @@ interface ToggleProps {
 export function Toggle({ label, hint, checked, onChange }: ToggleProps) {
   return (
     <label className="flex min-h-7 items-start gap-2 text-sm">
-      <input type="checkbox" className="mt-0.5 size-4 accent-accent" checked={checked} onChange={(e) => onChange(e.target.checked)} />
+      <input
+        type="checkbox"
+        className="mt-0.5 size-4 accent-accent"
+        checked={checked}
+        onChange={(e) => onChange(e.target.checked)}
+      />
       <span>
         {label}
         {hint && <span className="block text-xs text-soft">{hint}</span>}

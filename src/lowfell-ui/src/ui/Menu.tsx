@@ -11,11 +11,19 @@ export interface MenuItem {
 export function Menu({ label, icon, items }: { label: string; icon: ReactNode; items: MenuItem[] }) {
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger aria-label={label} title={label} className="inline-flex size-8 items-center justify-center rounded hover:bg-tint">
+      <DropdownMenu.Trigger
+        aria-label={label}
+        title={label}
+        className="inline-flex size-8 items-center justify-center rounded hover:bg-tint"
+      >
         {icon}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={4} className="z-50 min-w-44 rounded border border-strong bg-raised p-1 shadow-lg">
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={4}
+          className="z-50 min-w-44 rounded border border-strong bg-raised p-1 shadow-lg"
+        >
           {items.map((item) => (
             <DropdownMenu.Item
               key={item.label}

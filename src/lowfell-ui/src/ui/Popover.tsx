@@ -13,7 +13,11 @@ export function Popover({ open, onOpenChange, trigger, children }: Props) {
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Trigger asChild>{trigger}</Radix.Trigger>
       <Radix.Portal>
-        <Radix.Content align="start" sideOffset={4} className="z-50 w-84 rounded border border-strong bg-raised p-2 shadow-lg">
+        <Radix.Content
+          align="start"
+          sideOffset={4}
+          className="z-50 w-84 rounded border border-strong bg-raised p-2 shadow-lg"
+        >
           {children}
         </Radix.Content>
       </Radix.Portal>

@@ -6,7 +6,15 @@ const names: Record<Severity, string> = { stop: "Stop", risk: "Risk", note: "Not
 export function SeverityMark({ severity, size = 16, silent }: { severity: Severity; size?: number; silent?: boolean }) {
   const tone = { stop: "text-stop", risk: "text-risk", note: "text-note" }[severity];
   return (
-    <svg viewBox="0 0 16 16" width={size} height={size} className={`inline-block shrink-0 ${tone}`} role={silent ? undefined : "img"} aria-hidden={silent} aria-label={silent ? undefined : names[severity]}>
+    <svg
+      viewBox="0 0 16 16"
+      width={size}
+      height={size}
+      className={`inline-block shrink-0 ${tone}`}
+      role={silent ? undefined : "img"}
+      aria-hidden={silent}
+      aria-label={silent ? undefined : names[severity]}
+    >
       {severity === "stop" && (
         <>
           <rect x="1.5" y="1.5" width="13" height="13" rx="2" fill="currentColor" />

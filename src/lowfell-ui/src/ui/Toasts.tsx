@@ -33,10 +33,18 @@ export function Toasts() {
   return (
     <Toast.Provider swipeDirection="right" duration={9000}>
       {shown.map((note) => (
-        <Toast.Root key={note.id} onOpenChange={(open) => !open && drop(note.id)} className="flex items-center gap-3 rounded border border-strong bg-raised px-4 py-2 text-sm shadow-lg">
+        <Toast.Root
+          key={note.id}
+          onOpenChange={(open) => !open && drop(note.id)}
+          className="flex items-center gap-3 rounded border border-strong bg-raised px-4 py-2 text-sm shadow-lg"
+        >
           <Toast.Description>{note.text}</Toast.Description>
           {note.undo && (
-            <Toast.Action altText="Undo" className="rounded border border-strong px-2 py-1 font-semibold hover:bg-tint" onClick={note.undo}>
+            <Toast.Action
+              altText="Undo"
+              className="rounded border border-strong px-2 py-1 font-semibold hover:bg-tint"
+              onClick={note.undo}
+            >
               Undo
             </Toast.Action>
           )}

@@ -8,9 +8,17 @@ import { MixEditor } from "./MixEditor";
 /** Named recipes, with what they truly hold. */
 export function MixesScreen() {
   const mixes = useQuery({ queryKey: ["mixes"], queryFn: () => ask(api.GET("/api/mixes")) });
-  const materials = useQuery({ queryKey: ["materials"], queryFn: () => ask(api.GET("/api/materials")) });
+  const materials = useQuery({
+    queryKey: ["materials"],
+    queryFn: () => ask(api.GET("/api/materials")),
+  });
   const [open, setOpen] = useState<string | null>(null);
-  if (mixes.isError) return <p role="alert" className="p-6">{wording(mixes.error)}</p>;
+  if (mixes.isError)
+    return (
+      <p role="alert" className="p-6">
+        {wording(mixes.error)}
+      </p>
+    );
   if (!mixes.data || !materials.data) return <p className="p-6 text-soft">Opening the mixes…</p>;
   const current = open === "new" ? undefined : (mixes.data.find((m) => m.id === open) ?? mixes.data[0]);
   return (
@@ -22,11 +30,18 @@ export function MixesScreen() {
             <Plus size={15} aria-hidden /> Mix
           </Button>
         </div>
-        {mixes.data.length === 0 && <p className="p-4 text-sm text-soft">No mix yet. Write the first recipe down, and the next box will match.</p>}
+        {mixes.data.length === 0 && (
+          <p className="p-4 text-sm text-soft">No mix yet. Write the first recipe down, and the next box will match.</p>
+        )}
         <ul>
           {mixes.data.map((m) => (
             <li key={m.id}>
-              <button type="button" aria-current={m.id === current?.id} onClick={() => setOpen(m.id)} className={`flex w-full items-center gap-3 border-b border-line px-3 py-2 text-left text-sm ${m.id === current?.id ? "bg-tint" : "hover:bg-raised"}`}>
+              <button
+                type="button"
+                aria-current={m.id === current?.id}
+                onClick={() => setOpen(m.id)}
+                className={`flex w-full items-center gap-3 border-b border-line px-3 py-2 text-left text-sm ${m.id === current?.id ? "bg-tint" : "hover:bg-raised"}`}
+              >
                 <span className="rounded bg-swatch p-1">
                   <span className="block h-6 w-10 rounded-sm" style={{ background: m.preview.overWhite[2] }} />
                 </span>
@@ -42,7 +57,14 @@ export function MixesScreen() {
         </ul>
       </section>
       <section aria-label="Mix" className="rounded-lg border border-line bg-panel">
-        <MixEditor key={open === "new" ? "new" : (current?.id ?? "new")} mix={open === "new" ? undefined : current} mixes={mixes.data} materials={materials.data} onKept={setOpen} onGone={() => setOpen(null)} />
+        <MixEditor
+          key={open === "new" ? "new" : (current?.id ?? "new")}
+          mix={open === "new" ? undefined : current}
+          mixes={mixes.data}
+          materials={materials.data}
+          onKept={setOpen}
+          onGone={() => setOpen(null)}
+        />
       </section>
     </div>
   );

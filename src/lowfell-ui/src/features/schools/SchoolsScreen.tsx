@@ -8,14 +8,21 @@ import { questions } from "./questions";
 /** Where good painters disagree: each choice says what it buys and what it costs. */
 export function SchoolsScreen() {
   const bench = useQuery({ queryKey: ["bench"], queryFn: () => ask(api.GET("/api/bench")) });
-  if (bench.isError) return <p role="alert" className="p-6">{wording(bench.error)}</p>;
+  if (bench.isError)
+    return (
+      <p role="alert" className="p-6">
+        {wording(bench.error)}
+      </p>
+    );
   if (!bench.data) return <p className="p-6 text-soft">Opening…</p>;
   const schools = bench.data.schools;
   async function choose(part: Partial<Schools>) {
     try {
       const answer = await ask(api.PUT("/api/bench/schools", { body: { ...schools, ...part } }));
       queryClient.setQueryData(["bench"], answer);
-      void queryClient.invalidateQueries({ predicate: (q) => ["sets", "zone", "preview"].includes(String(q.queryKey[0])) });
+      void queryClient.invalidateQueries({
+        predicate: (q) => ["sets", "zone", "preview"].includes(String(q.queryKey[0])),
+      });
     } catch (error) {
       notify(wording(error));
     }
@@ -23,7 +30,9 @@ export function SchoolsScreen() {
   return (
     <div className="mx-auto w-full max-w-5xl px-4 pb-10">
       <h1 className="pt-3 text-lg font-semibold">Schools</h1>
-      <p className="mb-4 text-sm text-soft">Good painters disagree on these. What you choose is what the rules and predictions follow on this bench.</p>
+      <p className="mb-4 text-sm text-soft">
+        Good painters disagree on these. What you choose is what the rules and predictions follow on this bench.
+      </p>
       <div className="grid gap-3">
         {questions.map((q) => (
           <RadioGroup.Root

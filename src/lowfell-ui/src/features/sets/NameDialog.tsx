@@ -3,12 +3,28 @@ import type { SetView } from "../../api/types";
 import { Field, TextInput } from "../../ui";
 import { FormDialog } from "./FormDialog";
 
-export function NameDialog({ set, onClose, onSave }: { set?: SetView; onClose: () => void; onSave: (name: string) => Promise<void> }) {
-  const { register, handleSubmit, formState } = useForm({ defaultValues: { name: set?.name ?? "" } });
+export function NameDialog({
+  set,
+  onClose,
+  onSave,
+}: {
+  set?: SetView;
+  onClose: () => void;
+  onSave: (name: string) => Promise<void>;
+}) {
+  const { register, handleSubmit, formState } = useForm({
+    defaultValues: { name: set?.name ?? "" },
+  });
   return (
-    <FormDialog title={set ? "Rename the set" : "New set"} onClose={onClose} submit={(save) => handleSubmit((v) => save(() => onSave(v.name)))}>
+    <FormDialog
+      title={set ? "Rename the set" : "New set"}
+      onClose={onClose}
+      submit={(save) => handleSubmit((v) => save(() => onSave(v.name)))}
+    >
       <Field label="Name" error={formState.errors.name?.message}>
-        {(id, described) => <TextInput id={id} aria-describedby={described} autoFocus {...register("name", nameRule)} />}
+        {(id, described) => (
+          <TextInput id={id} aria-describedby={described} autoFocus {...register("name", nameRule)} />
+        )}
       </Field>
     </FormDialog>
   );

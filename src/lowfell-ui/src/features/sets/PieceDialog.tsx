@@ -6,41 +6,142 @@ import { FormDialog } from "./FormDialog";
 import { nameRule } from "./NameDialog";
 
 const shapes: { value: PieceDraft["shape"]; label: string; sizes: [keyof PieceDraft, string][] }[] = [
-  { value: "box", label: "Box, all sides", sizes: [["lengthMm", "Length"], ["widthMm", "Width"], ["heightMm", "Height"]] },
-  { value: "wall", label: "Wall, both faces", sizes: [["lengthMm", "Length"], ["widthMm", "Thickness"], ["heightMm", "Height"]] },
-  { value: "tile", label: "Tile, top and rims", sizes: [["lengthMm", "Length"], ["widthMm", "Width"], ["heightMm", "Thickness"]] },
-  { value: "disc", label: "Disc, top and rim", sizes: [["lengthMm", "Diameter"], ["heightMm", "Thickness"]] },
-  { value: "cylinder", label: "Cylinder, mantle and top", sizes: [["lengthMm", "Diameter"], ["heightMm", "Height"]] },
+  {
+    value: "box",
+    label: "Box, all sides",
+    sizes: [
+      ["lengthMm", "Length"],
+      ["widthMm", "Width"],
+      ["heightMm", "Height"],
+    ],
+  },
+  {
+    value: "wall",
+    label: "Wall, both faces",
+    sizes: [
+      ["lengthMm", "Length"],
+      ["widthMm", "Thickness"],
+      ["heightMm", "Height"],
+    ],
+  },
+  {
+    value: "tile",
+    label: "Tile, top and rims",
+    sizes: [
+      ["lengthMm", "Length"],
+      ["widthMm", "Width"],
+      ["heightMm", "Thickness"],
+    ],
+  },
+  {
+    value: "disc",
+    label: "Disc, top and rim",
+    sizes: [
+      ["lengthMm", "Diameter"],
+      ["heightMm", "Thickness"],
+    ],
+  },
+  {
+    value: "cylinder",
+    label: "Cylinder, mantle and top",
+    sizes: [
+      ["lengthMm", "Diameter"],
+      ["heightMm", "Height"],
+    ],
+  },
   { value: "free", label: "Area as given", sizes: [["freeAreaMm2", "Area"]] },
 ];
 
-const usual: PieceDraft = { name: "", kind: "", substrate: "polystyrene", shape: "box", lengthMm: 100, widthMm: 50, heightMm: 50, freeAreaMm2: 5000, copies: 1 };
+const usual: PieceDraft = {
+  name: "",
+  kind: "",
+  substrate: "polystyrene",
+  shape: "box",
+  lengthMm: 100,
+  widthMm: 50,
+  heightMm: 50,
+  freeAreaMm2: 5000,
+  copies: 1,
+};
 
-export function PieceDialog({ piece, onClose, onSave }: { piece?: PieceView; onClose: () => void; onSave: (draft: PieceDraft) => Promise<void> }) {
-  const { register, handleSubmit, formState, watch, setValue } = useForm<PieceDraft>({ defaultValues: piece?.piece ?? usual });
+export function PieceDialog({
+  piece,
+  onClose,
+  onSave,
+}: {
+  piece?: PieceView;
+  onClose: () => void;
+  onSave: (draft: PieceDraft) => Promise<void>;
+}) {
+  const { register, handleSubmit, formState, watch, setValue } = useForm<PieceDraft>({
+    defaultValues: piece?.piece ?? usual,
+  });
   const shape = shapes.find((s) => s.value === watch("shape")) ?? shapes[0]!;
-  const within = (least: number, most: number, unit: string) => ({ valueAsNumber: true, validate: (v: unknown) => (typeof v === "number" && v >= least && v <= most) || `${least} to ${most}${unit}` });
+  const within = (least: number, most: number, unit: string) => ({
+    valueAsNumber: true,
+    validate: (v: unknown) => (typeof v === "number" && v >= least && v <= most) || `${least} to ${most}${unit}`,
+  });
   return (
-    <FormDialog title={piece ? "Edit the piece" : "New piece"} onClose={onClose} submit={(save) => handleSubmit((v) => save(() => onSave(v)))}>
+    <FormDialog
+      title={piece ? "Edit the piece" : "New piece"}
+      onClose={onClose}
+      submit={(save) => handleSubmit((v) => save(() => onSave(v)))}
+    >
       <div className="grid grid-cols-[1fr_8rem] gap-3">
         <Field label="Name" error={formState.errors.name?.message}>
           {(id, d) => <TextInput id={id} aria-describedby={d} autoFocus {...register("name", nameRule)} />}
         </Field>
         <Field label="Copies" error={formState.errors.copies?.message}>
-          {(id, d) => <TextInput id={id} aria-describedby={d} inputMode="numeric" {...register("copies", { valueAsNumber: true, validate: (v) => (Number.isInteger(v) && v >= 1 && v <= 1000) || "1 to 1000" })} />}
+          {(id, d) => (
+            <TextInput
+              id={id}
+              aria-describedby={d}
+              inputMode="numeric"
+              {...register("copies", {
+                valueAsNumber: true,
+                validate: (v) => (Number.isInteger(v) && v >= 1 && v <= 1000) || "1 to 1000",
+              })}
+            />
+          )}
         </Field>
         <Field label="Kind" hint="Wall, building, vehicle, base…">
           {(id) => <TextInput id={id} {...register("kind", { maxLength: 120 })} />}
         </Field>
         <Field label="Substrate">
-          {(id) => <Choice id={id} label="Substrate" value={watch("substrate")} options={Object.entries(substrateWord).map(([value, label]) => ({ value: value as PieceDraft["substrate"], label }))} onChange={(v) => setValue("substrate", v)} />}
+          {(id) => (
+            <Choice
+              id={id}
+              label="Substrate"
+              value={watch("substrate")}
+              options={Object.entries(substrateWord).map(([value, label]) => ({
+                value: value as PieceDraft["substrate"],
+                label,
+              }))}
+              onChange={(v) => setValue("substrate", v)}
+            />
+          )}
         </Field>
       </div>
       <div className="grid grid-cols-4 items-start gap-3">
-        <Field label="Shape">{(id) => <Choice id={id} label="Shape" value={shape.value} options={shapes} onChange={(v) => setValue("shape", v)} />}</Field>
+        <Field label="Shape">
+          {(id) => (
+            <Choice id={id} label="Shape" value={shape.value} options={shapes} onChange={(v) => setValue("shape", v)} />
+          )}
+        </Field>
         {shape.sizes.map(([key, label]) => (
-          <Field key={key} label={`${label}, ${key === "freeAreaMm2" ? "mm²" : "mm"}`} error={formState.errors[key]?.message}>
-            {(id, d) => <TextInput id={id} aria-describedby={d} inputMode="decimal" {...register(key, key === "freeAreaMm2" ? within(1, 1e7, " mm²") : within(0.1, 3000, " mm"))} />}
+          <Field
+            key={key}
+            label={`${label}, ${key === "freeAreaMm2" ? "mm²" : "mm"}`}
+            error={formState.errors[key]?.message}
+          >
+            {(id, d) => (
+              <TextInput
+                id={id}
+                aria-describedby={d}
+                inputMode="decimal"
+                {...register(key, key === "freeAreaMm2" ? within(1, 1e7, " mm²") : within(0.1, 3000, " mm"))}
+              />
+            )}
           </Field>
         ))}
       </div>

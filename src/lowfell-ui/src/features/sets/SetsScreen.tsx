@@ -23,7 +23,12 @@ export function SetsScreen() {
   const [editing, setEditing] = useState<Editing>(null);
   const close = () => setEditing(null);
   const tree = useTree();
-  if (sets.isError) return <p role="alert" className="p-6">{wording(sets.error)}</p>;
+  if (sets.isError)
+    return (
+      <p role="alert" className="p-6">
+        {wording(sets.error)}
+      </p>
+    );
   if (!sets.data) return <p className="p-6 text-soft">Opening your sets…</p>;
   const ids = sets.data.map((s) => s.id);
   return (
@@ -52,10 +57,18 @@ export function SetsScreen() {
               <Button look="quiet" onClick={() => setEditing({ kind: "piece", set })}>
                 <Plus size={15} aria-hidden /> Piece
               </Button>
-              <IconButton label={`Move ${set.name} up`} disabled={i === 0} onClick={() => tree.orderSets(swap(ids, i, i - 1))}>
+              <IconButton
+                label={`Move ${set.name} up`}
+                disabled={i === 0}
+                onClick={() => tree.orderSets(swap(ids, i, i - 1))}
+              >
                 <ArrowUp size={16} aria-hidden />
               </IconButton>
-              <IconButton label={`Move ${set.name} down`} disabled={i === ids.length - 1} onClick={() => tree.orderSets(swap(ids, i, i + 1))}>
+              <IconButton
+                label={`Move ${set.name} down`}
+                disabled={i === ids.length - 1}
+                onClick={() => tree.orderSets(swap(ids, i, i + 1))}
+              >
                 <ArrowDown size={16} aria-hidden />
               </IconButton>
               <Menu
@@ -69,9 +82,14 @@ export function SetsScreen() {
               />
             </span>
           </div>
-          {set.pieces.length === 0 && <p className="px-4 py-3 text-sm text-soft">No piece yet. Add one with its copies and size.</p>}
+          {set.pieces.length === 0 && (
+            <p className="px-4 py-3 text-sm text-soft">No piece yet. Add one with its copies and size.</p>
+          )}
           {set.pieces.map((piece, place) => (
-            <div key={piece.id} className="grid grid-cols-[13rem_minmax(0,1fr)] gap-3 border-b border-line px-4 py-2.5 last:border-b-0">
+            <div
+              key={piece.id}
+              className="grid grid-cols-[13rem_minmax(0,1fr)] gap-3 border-b border-line px-4 py-2.5 last:border-b-0"
+            >
               <div className="flex min-w-0 items-start gap-1">
                 <div className="min-w-0 flex-1">
                   <h3 className="truncate text-sm font-semibold" title={piece.piece.name}>
@@ -88,8 +106,32 @@ export function SetsScreen() {
                     { label: "Edit", onSelect: () => setEditing({ kind: "piece", set, piece }) },
                     { label: "Add a zone", onSelect: () => setEditing({ kind: "zone", piece }) },
                     { label: "Copy", onSelect: () => tree.copyPiece(piece) },
-                    { label: "Move up", disabled: place === 0, onSelect: () => tree.orderPieces(set, swap(set.pieces.map((p) => p.id), place, place - 1)) },
-                    { label: "Move down", disabled: place === set.pieces.length - 1, onSelect: () => tree.orderPieces(set, swap(set.pieces.map((p) => p.id), place, place + 1)) },
+                    {
+                      label: "Move up",
+                      disabled: place === 0,
+                      onSelect: () =>
+                        tree.orderPieces(
+                          set,
+                          swap(
+                            set.pieces.map((p) => p.id),
+                            place,
+                            place - 1,
+                          ),
+                        ),
+                    },
+                    {
+                      label: "Move down",
+                      disabled: place === set.pieces.length - 1,
+                      onSelect: () =>
+                        tree.orderPieces(
+                          set,
+                          swap(
+                            set.pieces.map((p) => p.id),
+                            place,
+                            place + 1,
+                          ),
+                        ),
+                    },
                     { label: "Delete", onSelect: () => tree.removePiece(piece) },
                   ]}
                 />
@@ -102,8 +144,32 @@ export function SetsScreen() {
                     menu={[
                       { label: "Edit", onSelect: () => setEditing({ kind: "zone", piece, zone }) },
                       { label: "Copy", onSelect: () => tree.copyZone(zone) },
-                      { label: "Move left", disabled: at === 0, onSelect: () => tree.orderZones(piece, swap(piece.zones.map((z) => z.id), at, at - 1)) },
-                      { label: "Move right", disabled: at === piece.zones.length - 1, onSelect: () => tree.orderZones(piece, swap(piece.zones.map((z) => z.id), at, at + 1)) },
+                      {
+                        label: "Move left",
+                        disabled: at === 0,
+                        onSelect: () =>
+                          tree.orderZones(
+                            piece,
+                            swap(
+                              piece.zones.map((z) => z.id),
+                              at,
+                              at - 1,
+                            ),
+                          ),
+                      },
+                      {
+                        label: "Move right",
+                        disabled: at === piece.zones.length - 1,
+                        onSelect: () =>
+                          tree.orderZones(
+                            piece,
+                            swap(
+                              piece.zones.map((z) => z.id),
+                              at,
+                              at + 1,
+                            ),
+                          ),
+                      },
                       { label: "Delete", onSelect: () => tree.removeZone(zone) },
                     ]}
                   />
@@ -118,9 +184,24 @@ export function SetsScreen() {
           ))}
         </section>
       ))}
-      {editing?.kind === "set" && <NameDialog set={editing.set} onClose={close} onSave={(name) => tree.saveSet(name, editing.set)} />}
-      {editing?.kind === "piece" && <PieceDialog piece={editing.piece} onClose={close} onSave={(draft) => tree.savePiece(editing.set, draft, editing.piece)} />}
-      {editing?.kind === "zone" && <ZoneDialog piece={editing.piece} zone={editing.zone} onClose={close} onSave={(settings) => tree.saveZone(editing.piece, settings, editing.zone)} />}
+      {editing?.kind === "set" && (
+        <NameDialog set={editing.set} onClose={close} onSave={(name) => tree.saveSet(name, editing.set)} />
+      )}
+      {editing?.kind === "piece" && (
+        <PieceDialog
+          piece={editing.piece}
+          onClose={close}
+          onSave={(draft) => tree.savePiece(editing.set, draft, editing.piece)}
+        />
+      )}
+      {editing?.kind === "zone" && (
+        <ZoneDialog
+          piece={editing.piece}
+          zone={editing.zone}
+          onClose={close}
+          onSave={(settings) => tree.saveZone(editing.piece, settings, editing.zone)}
+        />
+      )}
     </div>
   );
 }

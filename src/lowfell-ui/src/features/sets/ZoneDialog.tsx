@@ -8,10 +8,32 @@ import { Choice, Field, TextInput, Toggle } from "../../ui";
 import { FormDialog } from "./FormDialog";
 import { nameRule } from "./NameDialog";
 
-const reliefs = { smooth: "smooth", panelled: "panelled, planks", textured: "textured, brick", rough: "rough, rubble" } as const;
-const facings = { up: "up", slope: "sloping up", side: "sideways", overhang: "leaning over", under: "down" } as const;
-const options = <T extends string>(words: Record<T, string>) => (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }));
-const usual: ZoneSettings = { name: "", areaShare: 1, relief: "textured", facing: "side", handled: false, cutEdges: false, finish: "matt", tolerance: 5, neighbours: [] };
+const reliefs = {
+  smooth: "smooth",
+  panelled: "panelled, planks",
+  textured: "textured, brick",
+  rough: "rough, rubble",
+} as const;
+const facings = {
+  up: "up",
+  slope: "sloping up",
+  side: "sideways",
+  overhang: "leaning over",
+  under: "down",
+} as const;
+const options = <T extends string>(words: Record<T, string>) =>
+  (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }));
+const usual: ZoneSettings = {
+  name: "",
+  areaShare: 1,
+  relief: "textured",
+  facing: "side",
+  handled: false,
+  cutEdges: false,
+  finish: "matt",
+  tolerance: 5,
+  neighbours: [],
+};
 
 interface Form extends ZoneSettings {
   sharePercent: number;
@@ -20,16 +42,44 @@ interface Form extends ZoneSettings {
 }
 
 /** A zone's surface, its target, and whose coats it takes. */
-export function ZoneDialog({ piece, zone, onClose, onSave }: { piece: PieceView; zone?: ZoneView; onClose: () => void; onSave: (settings: ZoneSettings) => Promise<void> }) {
-  const start = zone?.settings ?? { ...usual, areaShare: Math.max(0.01, Math.round((1 - piece.zones.reduce((n, z) => n + (z.settings.areaShare ?? 0), 0)) * 100) / 100) };
+export function ZoneDialog({
+  piece,
+  zone,
+  onClose,
+  onSave,
+}: {
+  piece: PieceView;
+  zone?: ZoneView;
+  onClose: () => void;
+  onSave: (settings: ZoneSettings) => Promise<void>;
+}) {
+  const start = zone?.settings ?? {
+    ...usual,
+    areaShare: Math.max(
+      0.01,
+      Math.round((1 - piece.zones.reduce((n, z) => n + (z.settings.areaShare ?? 0), 0)) * 100) / 100,
+    ),
+  };
   const { register, handleSubmit, formState, watch, setValue } = useForm<Form>({
-    defaultValues: { ...start, sharePercent: Math.round((start.areaShare ?? 0.1) * 1000) / 10, detail: start.smallestDetailMm?.toString() ?? "", hex: start.target ?? "" },
+    defaultValues: {
+      ...start,
+      sharePercent: Math.round((start.areaShare ?? 0.1) * 1000) / 10,
+      detail: start.smallestDetailMm?.toString() ?? "",
+      hex: start.target ?? "",
+    },
   });
   const [byShare, setByShare] = useState(start.ownAreaMm2 === undefined || start.ownAreaMm2 === null);
-  const schemes = useQuery({ queryKey: ["schemes"], queryFn: () => ask(api.GET("/api/schemes")), staleTime: 0 });
+  const schemes = useQuery({
+    queryKey: ["schemes"],
+    queryFn: () => ask(api.GET("/api/schemes")),
+    staleTime: 0,
+  });
   const values = watch();
   const others = piece.zones.filter((z) => z.id !== zone?.id);
-  const within = (least: number, most: number, unit = "") => (v: number) => (v >= least && v <= most) || `${least} to ${most}${unit}`;
+  const within =
+    (least: number, most: number, unit = "") =>
+    (v: number) =>
+      (v >= least && v <= most) || `${least} to ${most}${unit}`;
   const settings = ({ sharePercent, detail, hex, ...v }: Form): ZoneSettings => ({
     ...v,
     ...(byShare ? { areaShare: sharePercent / 100, ownAreaMm2: undefined } : { areaShare: undefined }),
@@ -37,7 +87,11 @@ export function ZoneDialog({ piece, zone, onClose, onSave }: { piece: PieceView;
     target: hex.trim() === "" ? undefined : hex.trim(),
   });
   return (
-    <FormDialog title={zone ? "Edit the zone" : `New zone on ${piece.piece.name}`} onClose={onClose} submit={(save) => handleSubmit((v) => save(() => onSave(settings(v))))}>
+    <FormDialog
+      title={zone ? "Edit the zone" : `New zone on ${piece.piece.name}`}
+      onClose={onClose}
+      submit={(save) => handleSubmit((v) => save(() => onSave(settings(v))))}
+    >
       <div className="grid grid-cols-2 gap-3">
         <Field label="Name" error={formState.errors.name?.message}>
           {(id, d) => <TextInput id={id} aria-describedby={d} autoFocus {...register("name", nameRule)} />}
@@ -48,37 +102,125 @@ export function ZoneDialog({ piece, zone, onClose, onSave }: { piece: PieceView;
               id={id}
               label="Scheme"
               value={values.schemeId ?? "new"}
-              options={[...(zone ? [] : [{ value: "new", label: "a new, empty scheme" }]), ...(schemes.data ?? []).map((s) => ({ value: s.id, label: s.name }))]}
+              options={[
+                ...(zone ? [] : [{ value: "new", label: "a new, empty scheme" }]),
+                ...(schemes.data ?? []).map((s) => ({ value: s.id, label: s.name })),
+              ]}
               onChange={(v) => setValue("schemeId", v === "new" ? undefined : v)}
             />
           )}
         </Field>
-        <Field label="Relief">{(id) => <Choice id={id} label="Relief" value={values.relief} options={options(reliefs)} onChange={(v) => setValue("relief", v)} />}</Field>
-        <Field label="Facing">{(id) => <Choice id={id} label="Facing" value={values.facing} options={options(facings)} onChange={(v) => setValue("facing", v)} />}</Field>
+        <Field label="Relief">
+          {(id) => (
+            <Choice
+              id={id}
+              label="Relief"
+              value={values.relief}
+              options={options(reliefs)}
+              onChange={(v) => setValue("relief", v)}
+            />
+          )}
+        </Field>
+        <Field label="Facing">
+          {(id) => (
+            <Choice
+              id={id}
+              label="Facing"
+              value={values.facing}
+              options={options(facings)}
+              onChange={(v) => setValue("facing", v)}
+            />
+          )}
+        </Field>
         {byShare ? (
-          <Field label={`Share of the piece (${area(piece.areaMm2)}), %`} error={formState.errors.sharePercent?.message}>
-            {(id, d) => <TextInput id={id} aria-describedby={d} inputMode="decimal" {...register("sharePercent", { valueAsNumber: true, validate: within(0.1, 100, " %") })} />}
+          <Field
+            label={`Share of the piece (${area(piece.areaMm2)}), %`}
+            error={formState.errors.sharePercent?.message}
+          >
+            {(id, d) => (
+              <TextInput
+                id={id}
+                aria-describedby={d}
+                inputMode="decimal"
+                {...register("sharePercent", {
+                  valueAsNumber: true,
+                  validate: within(0.1, 100, " %"),
+                })}
+              />
+            )}
           </Field>
         ) : (
           <Field label="Area, mm²" error={formState.errors.ownAreaMm2?.message}>
-            {(id, d) => <TextInput id={id} aria-describedby={d} inputMode="decimal" {...register("ownAreaMm2", { valueAsNumber: true, validate: (v) => within(1, 1e7, " mm²")(v ?? 0) })} />}
+            {(id, d) => (
+              <TextInput
+                id={id}
+                aria-describedby={d}
+                inputMode="decimal"
+                {...register("ownAreaMm2", {
+                  valueAsNumber: true,
+                  validate: (v) => within(1, 1e7, " mm²")(v ?? 0),
+                })}
+              />
+            )}
           </Field>
         )}
-        <Field label="Smallest engraved width, mm" hint="Leave empty where there is none" error={formState.errors.detail?.message}>
-          {(id, d) => <TextInput id={id} aria-describedby={d} inputMode="decimal" {...register("detail", { validate: (v) => v.trim() === "" || (Number(v) >= 0.01 && Number(v) <= 50) || "0.01 to 50 mm" })} />}
+        <Field
+          label="Smallest engraved width, mm"
+          hint="Leave empty where there is none"
+          error={formState.errors.detail?.message}
+        >
+          {(id, d) => (
+            <TextInput
+              id={id}
+              aria-describedby={d}
+              inputMode="decimal"
+              {...register("detail", {
+                validate: (v) => v.trim() === "" || (Number(v) >= 0.01 && Number(v) <= 50) || "0.01 to 50 mm",
+              })}
+            />
+          )}
         </Field>
         <Field label="Target colour of the face" hint="#rrggbb, or empty" error={formState.errors.hex?.message}>
           {(id, d) => (
             <span className="flex gap-2">
-              <input type="color" aria-label="Pick the target" className="h-8 w-11 rounded border border-strong bg-swatch" value={/^#[0-9a-f]{6}$/i.test(values.hex) ? values.hex : "#888888"} onChange={(e) => setValue("hex", e.target.value)} />
-              <TextInput id={id} aria-describedby={d} {...register("hex", { validate: (v) => v.trim() === "" || /^#[0-9a-f]{6}$/i.test(v.trim()) || "#rrggbb, or empty" })} />
+              <input
+                type="color"
+                aria-label="Pick the target"
+                className="h-8 w-11 rounded border border-strong bg-swatch"
+                value={/^#[0-9a-f]{6}$/i.test(values.hex) ? values.hex : "#888888"}
+                onChange={(e) => setValue("hex", e.target.value)}
+              />
+              <TextInput
+                id={id}
+                aria-describedby={d}
+                {...register("hex", {
+                  validate: (v) => v.trim() === "" || /^#[0-9a-f]{6}$/i.test(v.trim()) || "#rrggbb, or empty",
+                })}
+              />
             </span>
           )}
         </Field>
         <Field label="Tolerance, dE" error={formState.errors.tolerance?.message}>
-          {(id, d) => <TextInput id={id} aria-describedby={d} inputMode="decimal" {...register("tolerance", { valueAsNumber: true, validate: within(0.5, 50) })} />}
+          {(id, d) => (
+            <TextInput
+              id={id}
+              aria-describedby={d}
+              inputMode="decimal"
+              {...register("tolerance", { valueAsNumber: true, validate: within(0.5, 50) })}
+            />
+          )}
         </Field>
-        <Field label="Sheen at the end">{(id) => <Choice id={id} label="Sheen at the end" value={values.finish} options={options(sheenWord).filter((o) => o.value !== "velvet")} onChange={(v) => setValue("finish", v)} />}</Field>
+        <Field label="Sheen at the end">
+          {(id) => (
+            <Choice
+              id={id}
+              label="Sheen at the end"
+              value={values.finish}
+              options={options(sheenWord).filter((o) => o.value !== "velvet")}
+              onChange={(v) => setValue("finish", v)}
+            />
+          )}
+        </Field>
         <div className="flex flex-col justify-end">
           <Toggle label="Area by share of the piece" checked={byShare} onChange={setByShare} />
           <Toggle label="Handled in play" checked={values.handled} onChange={(v) => setValue("handled", v)} />
@@ -90,7 +232,17 @@ export function ZoneDialog({ piece, zone, onClose, onSave }: { piece: PieceView;
           <legend className="mb-1 text-xs font-semibold text-soft">Touches</legend>
           <div className="flex flex-wrap gap-x-5">
             {others.map((o) => (
-              <Toggle key={o.id} label={o.settings.name} checked={values.neighbours.includes(o.id)} onChange={(on) => setValue("neighbours", on ? [...values.neighbours, o.id] : values.neighbours.filter((n) => n !== o.id))} />
+              <Toggle
+                key={o.id}
+                label={o.settings.name}
+                checked={values.neighbours.includes(o.id)}
+                onChange={(on) =>
+                  setValue(
+                    "neighbours",
+                    on ? [...values.neighbours, o.id] : values.neighbours.filter((n) => n !== o.id),
+                  )
+                }
+              />
             ))}
           </div>
         </fieldset>

@@ -31,7 +31,12 @@ const at = (id: string) => ({ params: { path: { id } } });
 export function useTree() {
   return useMemo(
     () => ({
-      saveSet: (name: string, set?: SetView) => save(set ? ask(api.PUT("/api/sets/{id}", { ...at(set.id), body: { version: set.version, name } })) : ask(api.POST("/api/sets", { body: { name } }))),
+      saveSet: (name: string, set?: SetView) =>
+        save(
+          set
+            ? ask(api.PUT("/api/sets/{id}", { ...at(set.id), body: { version: set.version, name } }))
+            : ask(api.POST("/api/sets", { body: { name } })),
+        ),
       copySet: (set: SetView) => run(() => ask(api.POST("/api/sets/{id}/copy", at(set.id)))),
       removeSet: (set: SetView) =>
         run(
@@ -41,7 +46,21 @@ export function useTree() {
         ),
       orderSets: (ids: string[]) => run(() => ask(api.PUT("/api/sets/order", { body: { ids } }))),
       savePiece: (set: SetView, piece: PieceDraft, old?: PieceView) =>
-        save(old ? ask(api.PUT("/api/pieces/{id}", { ...at(old.id), body: { version: old.version, piece } })) : ask(api.POST("/api/sets/{setId}/pieces", { params: { path: { setId: set.id } }, body: piece }))),
+        save(
+          old
+            ? ask(
+                api.PUT("/api/pieces/{id}", {
+                  ...at(old.id),
+                  body: { version: old.version, piece },
+                }),
+              )
+            : ask(
+                api.POST("/api/sets/{setId}/pieces", {
+                  params: { path: { setId: set.id } },
+                  body: piece,
+                }),
+              ),
+        ),
       copyPiece: (piece: PieceView) => run(() => ask(api.POST("/api/pieces/{id}/copy", at(piece.id)))),
       removePiece: (piece: PieceView) =>
         run(
@@ -49,9 +68,31 @@ export function useTree() {
           `Deleted ${piece.piece.name}.`,
           () => ask(api.POST("/api/pieces/{id}/restore", at(piece.id))),
         ),
-      orderPieces: (set: SetView, ids: string[]) => run(() => ask(api.PUT("/api/sets/{setId}/pieces/order", { params: { path: { setId: set.id } }, body: { ids } }))),
+      orderPieces: (set: SetView, ids: string[]) =>
+        run(() =>
+          ask(
+            api.PUT("/api/sets/{setId}/pieces/order", {
+              params: { path: { setId: set.id } },
+              body: { ids },
+            }),
+          ),
+        ),
       saveZone: (piece: PieceView, settings: ZoneSettings, old?: ZoneView) =>
-        save(old ? ask(api.PUT("/api/zones/{id}", { ...at(old.id), body: { version: old.version, settings } })) : ask(api.POST("/api/pieces/{pieceId}/zones", { params: { path: { pieceId: piece.id } }, body: settings }))),
+        save(
+          old
+            ? ask(
+                api.PUT("/api/zones/{id}", {
+                  ...at(old.id),
+                  body: { version: old.version, settings },
+                }),
+              )
+            : ask(
+                api.POST("/api/pieces/{pieceId}/zones", {
+                  params: { path: { pieceId: piece.id } },
+                  body: settings,
+                }),
+              ),
+        ),
       copyZone: (zone: ZoneView) => run(() => ask(api.POST("/api/zones/{id}/copy", at(zone.id)))),
       removeZone: (zone: ZoneView) =>
         run(
@@ -59,7 +100,15 @@ export function useTree() {
           `Deleted ${zone.settings.name}.`,
           () => ask(api.POST("/api/zones/{id}/restore", at(zone.id))),
         ),
-      orderZones: (piece: PieceView, ids: string[]) => run(() => ask(api.PUT("/api/pieces/{pieceId}/zones/order", { params: { path: { pieceId: piece.id } }, body: { ids } }))),
+      orderZones: (piece: PieceView, ids: string[]) =>
+        run(() =>
+          ask(
+            api.PUT("/api/pieces/{pieceId}/zones/order", {
+              params: { path: { pieceId: piece.id } },
+              body: { ids },
+            }),
+          ),
+        ),
     }),
     [],
   );

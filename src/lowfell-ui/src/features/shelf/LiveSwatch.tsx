@@ -5,9 +5,18 @@ export function LiveSwatch({ swatch, clear }: { swatch: Swatch | undefined; clea
   if (!swatch) return <div className="h-28 rounded bg-swatch" />;
   const card = (label: string, ground: string, colours: string[]) => (
     <div className="flex-1">
-      <div className="flex h-16 items-center gap-1.5 rounded-sm px-2" style={{ background: ground }} data-testid={label}>
+      <div
+        className="flex h-16 items-center gap-1.5 rounded-sm px-2"
+        style={{ background: ground }}
+        data-testid={label}
+      >
         {colours.map((c, i) => (
-          <span key={i} className="h-10 flex-1" style={{ background: c }} title={`${i + 1} ${i === 0 ? "pass" : "passes"}: ${c}`} />
+          <span
+            key={i}
+            className="h-10 flex-1"
+            style={{ background: c }}
+            title={`${i + 1} ${i === 0 ? "pass" : "passes"}: ${c}`}
+          />
         ))}
       </div>
       <p className="mt-1 text-center text-xs text-ink">{label}, 1 to 3 passes</p>

@@ -7,7 +7,18 @@ import { Button, Choice, Field, NumberInput, notify, TextInput } from "../../ui"
 import { FamilyFigures } from "./FamilyFigures";
 import { LiveSwatch } from "./LiveSwatch";
 
-const usual: MaterialDraft = { name: "", house: "", family: "acrylicPaint", colour: "#8a7a60", contrastRatio: 0.92, referenceFilmUm: 20, volumeSolids: 0.36, sheen: "matt", undertonePower: 0, effect: "plain" };
+const usual: MaterialDraft = {
+  name: "",
+  house: "",
+  family: "acrylicPaint",
+  colour: "#8a7a60",
+  contrastRatio: 0.92,
+  referenceFilmUm: 20,
+  volumeSolids: 0.36,
+  sheen: "matt",
+  undertonePower: 0,
+  effect: "plain",
+};
 const effects = { plain: "plain", metallic: "metallic", fluorescent: "fluorescent" } as const;
 
 interface Props {
@@ -23,7 +34,8 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
   const set = (part: Partial<MaterialDraft>) => setDraft((d) => ({ ...d, ...part }));
   const swatch = useQuery({
     queryKey: ["swatch", { ...draft, name: "" }],
-    queryFn: ({ signal }) => ask(api.POST("/api/preview/swatch", { body: { ...draft, name: draft.name || "new" }, signal })),
+    queryFn: ({ signal }) =>
+      ask(api.POST("/api/preview/swatch", { body: { ...draft, name: draft.name || "new" }, signal })),
     enabled: /^#[0-9a-f]{6}$/i.test(draft.colour),
     placeholderData: keepPreviousData,
     staleTime: Infinity,
@@ -33,9 +45,16 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
   async function keep() {
     try {
       const kept = material
-        ? await ask(api.PUT("/api/materials/{id}", { params: { path: { id: material.id } }, body: { version: material.version, material: draft } }))
+        ? await ask(
+            api.PUT("/api/materials/{id}", {
+              params: { path: { id: material.id } },
+              body: { version: material.version, material: draft },
+            }),
+          )
         : await ask(api.POST("/api/materials", { body: draft }));
-      await queryClient.invalidateQueries({ predicate: (q) => ["materials", "sets", "zone", "preview", "mixes"].includes(String(q.queryKey[0])) });
+      await queryClient.invalidateQueries({
+        predicate: (q) => ["materials", "sets", "zone", "preview", "mixes"].includes(String(q.queryKey[0])),
+      });
       setFault(undefined);
       setDraft(kept.material);
       onKept(kept.id);
@@ -50,7 +69,13 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
       await ask(api.DELETE("/api/materials/{id}", { params: { path: { id: material.id } } }));
       await queryClient.invalidateQueries({ queryKey: ["materials"] });
       onGone();
-      notify(`${material.material.name} is off the shelf.`, () => void ask(api.POST("/api/materials", { body: material.material })).then(() => queryClient.invalidateQueries({ queryKey: ["materials"] })));
+      notify(
+        `${material.material.name} is off the shelf.`,
+        () =>
+          void ask(api.POST("/api/materials", { body: material.material })).then(() =>
+            queryClient.invalidateQueries({ queryKey: ["materials"] }),
+          ),
+      );
     } catch (error) {
       setFault(wording(error));
     }
@@ -65,32 +90,149 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
     >
       <h2 className="truncate font-semibold">{material ? material.material.name : "New material"}</h2>
       <LiveSwatch swatch={swatch.data} clear={clear} />
-      {draft.effect === "fluorescent" && <p className="text-sm text-soft">Fluorescents glow beyond any prediction here: the real coat looks lighter.</p>}
-      {draft.effect === "metallic" && <p className="text-sm text-soft">Metal flake goes by rule of thumb: lighter on the edge, darker in the recess.</p>}
+      {draft.effect === "fluorescent" && (
+        <p className="text-sm text-soft">Fluorescents glow beyond any prediction here: the real coat looks lighter.</p>
+      )}
+      {draft.effect === "metallic" && (
+        <p className="text-sm text-soft">
+          Metal flake goes by rule of thumb: lighter on the edge, darker in the recess.
+        </p>
+      )}
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Name">{(id) => <TextInput id={id} maxLength={120} value={draft.name} onChange={(e) => set({ name: e.target.value })} />}</Field>
-        <Field label="House">{(id) => <TextInput id={id} maxLength={120} value={draft.house} onChange={(e) => set({ house: e.target.value })} />}</Field>
-        <Field label="Family">{(id) => <Choice id={id} label="Family" value={draft.family} options={(Object.keys(familyWord) as Family[]).map((value) => ({ value, label: familyWord[value] }))} onChange={(family) => set({ family })} />}</Field>
-        <Field label="Sheen">{(id) => <Choice id={id} label="Sheen" value={draft.sheen} options={(Object.keys(sheenWord) as Sheen[]).map((value) => ({ value, label: sheenWord[value] }))} onChange={(sheen) => set({ sheen })} />}</Field>
+        <Field label="Name">
+          {(id) => (
+            <TextInput id={id} maxLength={120} value={draft.name} onChange={(e) => set({ name: e.target.value })} />
+          )}
+        </Field>
+        <Field label="House">
+          {(id) => (
+            <TextInput id={id} maxLength={120} value={draft.house} onChange={(e) => set({ house: e.target.value })} />
+          )}
+        </Field>
+        <Field label="Family">
+          {(id) => (
+            <Choice
+              id={id}
+              label="Family"
+              value={draft.family}
+              options={(Object.keys(familyWord) as Family[]).map((value) => ({
+                value,
+                label: familyWord[value],
+              }))}
+              onChange={(family) => set({ family })}
+            />
+          )}
+        </Field>
+        <Field label="Sheen">
+          {(id) => (
+            <Choice
+              id={id}
+              label="Sheen"
+              value={draft.sheen}
+              options={(Object.keys(sheenWord) as Sheen[]).map((value) => ({
+                value,
+                label: sheenWord[value],
+              }))}
+              onChange={(sheen) => set({ sheen })}
+            />
+          )}
+        </Field>
         <Field label="Colour, dry and hiding">
           {(id) => (
             <span className="flex gap-2">
-              <input type="color" aria-label="Pick the colour" className="h-8 w-11 rounded border border-strong bg-swatch" value={/^#[0-9a-f]{6}$/i.test(draft.colour) ? draft.colour : "#888888"} onChange={(e) => set({ colour: e.target.value })} />
-              <TextInput id={id} value={draft.colour} aria-invalid={!/^#[0-9a-f]{6}$/i.test(draft.colour)} onChange={(e) => set({ colour: e.target.value })} />
+              <input
+                type="color"
+                aria-label="Pick the colour"
+                className="h-8 w-11 rounded border border-strong bg-swatch"
+                value={/^#[0-9a-f]{6}$/i.test(draft.colour) ? draft.colour : "#888888"}
+                onChange={(e) => set({ colour: e.target.value })}
+              />
+              <TextInput
+                id={id}
+                value={draft.colour}
+                aria-invalid={!/^#[0-9a-f]{6}$/i.test(draft.colour)}
+                onChange={(e) => set({ colour: e.target.value })}
+              />
             </span>
           )}
         </Field>
-        <Field label="Effect">{(id) => <Choice id={id} label="Effect" value={draft.effect} options={(Object.keys(effects) as MaterialDraft["effect"][]).map((value) => ({ value, label: effects[value] }))} onChange={(effect) => set({ effect })} />}</Field>
+        <Field label="Effect">
+          {(id) => (
+            <Choice
+              id={id}
+              label="Effect"
+              value={draft.effect}
+              options={(Object.keys(effects) as MaterialDraft["effect"][]).map((value) => ({
+                value,
+                label: effects[value],
+              }))}
+              onChange={(effect) => set({ effect })}
+            />
+          )}
+        </Field>
         {!clear && (
           <>
-            <Field label="Contrast ratio" hint="1 hides, 0.2 is a tint">{(id) => <NumberInput id={id} value={draft.contrastRatio} min={0.03} max={0.9999} onChange={(contrastRatio) => set({ contrastRatio })} />}</Field>
-            <Field label="at a dry film of">{(id) => <NumberInput id={id} value={draft.referenceFilmUm} min={1} max={500} unit="µm" onChange={(referenceFilmUm) => set({ referenceFilmUm })} />}</Field>
-            <Field label="Undertone" hint="0 flat, 0.5 brown wash">{(id) => <NumberInput id={id} value={draft.undertonePower} min={0} max={1} onChange={(undertonePower) => set({ undertonePower })} />}</Field>
+            <Field label="Contrast ratio" hint="1 hides, 0.2 is a tint">
+              {(id) => (
+                <NumberInput
+                  id={id}
+                  value={draft.contrastRatio}
+                  min={0.03}
+                  max={0.9999}
+                  onChange={(contrastRatio) => set({ contrastRatio })}
+                />
+              )}
+            </Field>
+            <Field label="at a dry film of">
+              {(id) => (
+                <NumberInput
+                  id={id}
+                  value={draft.referenceFilmUm}
+                  min={1}
+                  max={500}
+                  unit="µm"
+                  onChange={(referenceFilmUm) => set({ referenceFilmUm })}
+                />
+              )}
+            </Field>
+            <Field label="Undertone" hint="0 flat, 0.5 brown wash">
+              {(id) => (
+                <NumberInput
+                  id={id}
+                  value={draft.undertonePower}
+                  min={0}
+                  max={1}
+                  onChange={(undertonePower) => set({ undertonePower })}
+                />
+              )}
+            </Field>
           </>
         )}
-        <Field label="Volume solids" hint="dry over wet volume">{(id) => <NumberInput id={id} value={draft.volumeSolids} min={0.01} max={1} onChange={(volumeSolids) => set({ volumeSolids })} />}</Field>
-        <Field label="Drops to the ml" hint={swatch.data && !draft.dropsPerMl ? `${swatch.data.facts.dropsPerMl} by family` : "counted"}>
-          {(id) => <NumberInput id={id} value={draft.dropsPerMl ?? null} min={2} max={200} onChange={(dropsPerMl) => set({ dropsPerMl })} onEmpty={() => setDraft(({ dropsPerMl: _, ...d }) => d)} />}
+        <Field label="Volume solids" hint="dry over wet volume">
+          {(id) => (
+            <NumberInput
+              id={id}
+              value={draft.volumeSolids}
+              min={0.01}
+              max={1}
+              onChange={(volumeSolids) => set({ volumeSolids })}
+            />
+          )}
+        </Field>
+        <Field
+          label="Drops to the ml"
+          hint={swatch.data && !draft.dropsPerMl ? `${swatch.data.facts.dropsPerMl} by family` : "counted"}
+        >
+          {(id) => (
+            <NumberInput
+              id={id}
+              value={draft.dropsPerMl ?? null}
+              min={2}
+              max={200}
+              onChange={(dropsPerMl) => set({ dropsPerMl })}
+              onEmpty={() => setDraft(({ dropsPerMl: _drops, ...d }) => d)}
+            />
+          )}
         </Field>
       </div>
       {swatch.data && <FamilyFigures draft={draft} facts={swatch.data.facts} onChange={setDraft} />}
@@ -105,7 +247,12 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
         </Button>
         {material && <Button onClick={() => void remove()}>Take off the shelf</Button>}
       </div>
-      {material && material.usedIn > 0 && <p className="text-xs text-soft">Used in {material.usedIn} {material.usedIn === 1 ? "stack or mix" : "stacks and mixes"}; a change moves their predictions.</p>}
+      {material && material.usedIn > 0 && (
+        <p className="text-xs text-soft">
+          Used in {material.usedIn} {material.usedIn === 1 ? "stack or mix" : "stacks and mixes"}; a change moves their
+          predictions.
+        </p>
+      )}
     </form>
   );
 }

@@ -30,14 +30,21 @@ export function CoatColours({ stratum, target }: { stratum: Stratum; target: str
           <tr key={label}>
             <th className="py-0.5 text-left font-normal">{label}</th>
             <td className="py-0.5">
-              <span className="inline-flex rounded bg-swatch p-1" title={`${c.hex}, L ${c.lab[0]} a ${c.lab[1]} b ${c.lab[2]}; light ${c.light}, heavy ${c.heavy}`}>
+              <span
+                className="inline-flex rounded bg-swatch p-1"
+                title={`${c.hex}, L ${c.lab[0]} a ${c.lab[1]} b ${c.lab[2]}; light ${c.light}, heavy ${c.heavy}`}
+              >
                 <span className="h-5 w-5" style={{ background: c.light }} />
                 <span className="h-5 w-9" style={{ background: c.hex }} />
                 <span className="h-5 w-5" style={{ background: c.heavy }} />
               </span>
             </td>
             <td className="py-0.5 text-right">{number(c.deBelow)}</td>
-            {target && <td className="py-0.5 text-right">{c.deTarget === undefined || c.deTarget === null ? "" : number(c.deTarget)}</td>}
+            {target && (
+              <td className="py-0.5 text-right">
+                {c.deTarget === undefined || c.deTarget === null ? "" : number(c.deTarget)}
+              </td>
+            )}
             <td className="py-0.5 text-right whitespace-nowrap">{number(c.filmUm)} µm</td>
           </tr>
         ))}

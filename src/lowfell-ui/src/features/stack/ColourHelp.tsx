@@ -34,7 +34,8 @@ function Answers({ page, schools, coats, coat, onApply }: Props) {
     <div className="flex flex-col gap-3 text-sm" data-testid="colour-help">
       <h3 className="font-semibold">Colour help</h3>
       <p>
-        Passes to cover here: recess {passes(passesToCover[0])}, face {passes(passesToCover[1])}, edge {passes(passesToCover[2])}.
+        Passes to cover here: recess {passes(passesToCover[0])}, face {passes(passesToCover[1])}, edge{" "}
+        {passes(passesToCover[2])}.
       </p>
       {baseHex ? (
         <div className="flex items-center gap-2">
@@ -42,7 +43,9 @@ function Answers({ page, schools, coats, coat, onApply }: Props) {
             <span className="block h-7 w-10 rounded-sm" style={{ background: baseHex }} />
           </span>
           <span className="flex-1">
-            {reachable ? `Mixed to ${baseHex}, the face ends ${number(baseLeft ?? 0)} dE from the target.` : `The target can't be reached with the coats above: ${baseHex} comes nearest, ${number(baseLeft ?? 0)} dE off.`}
+            {reachable
+              ? `Mixed to ${baseHex}, the face ends ${number(baseLeft ?? 0)} dE from the target.`
+              : `The target can't be reached with the coats above: ${baseHex} comes nearest, ${number(baseLeft ?? 0)} dE off.`}
           </span>
           {coat.materialId && <Button onClick={() => onApply((c) => ({ ...c, mixedTo: baseHex }))}>Mix to it</Button>}
         </div>
@@ -61,7 +64,16 @@ function Answers({ page, schools, coats, coat, onApply }: Props) {
                 </span>
                 <span className="min-w-0 flex-1 truncate">{n.name}</span>
                 <span className="text-soft">{number(n.de)} dE</span>
-                <Button onClick={() => onApply(({ mixId: _m, mixedTo: _t, ...c }) => ({ ...c, materialId: n.materialId }))}>Use</Button>
+                <Button
+                  onClick={() =>
+                    onApply(({ mixId: _m, mixedTo: _t, ...c }) => ({
+                      ...c,
+                      materialId: n.materialId,
+                    }))
+                  }
+                >
+                  Use
+                </Button>
               </li>
             ))}
           </ul>

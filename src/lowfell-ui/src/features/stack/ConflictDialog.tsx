@@ -13,7 +13,13 @@ interface Props {
 /** Two windows changed one stack: both are shown, one is chosen, neither is lost. */
 export function ConflictDialog({ mine, theirs, names, onSettle }: Props) {
   return (
-    <Dialog wide open title="Changed in another window" description="Choose which stack to keep. The other stays one undo away." onClose={() => onSettle("mine", theirs)}>
+    <Dialog
+      wide
+      open
+      title="Changed in another window"
+      description="Choose which stack to keep. The other stays one undo away."
+      onClose={() => onSettle("mine", theirs)}
+    >
       <div className="grid grid-cols-2 gap-4">
         {(["mine", "theirs"] as const).map((side) => {
           const coats = side === "mine" ? mine : theirs.coats;
@@ -23,7 +29,12 @@ export function ConflictDialog({ mine, theirs, names, onSettle }: Props) {
               <h3 className="mb-2 font-semibold">{side === "mine" ? "This window" : "The other window"}</h3>
               <ol className="mb-3 flex-1 text-sm">
                 {coats.toReversed().map((c) => (
-                  <li key={c.id} className={other.some((o) => JSON.stringify(o) === JSON.stringify(c)) ? "text-soft" : "font-semibold"}>
+                  <li
+                    key={c.id}
+                    className={
+                      other.some((o) => JSON.stringify(o) === JSON.stringify(c)) ? "text-soft" : "font-semibold"
+                    }
+                  >
                     {techniqueWord[c.technique]}, {paintOf(c, names).name}
                     {c.passes > 1 && ` × ${c.passes}`}
                   </li>

@@ -1,4 +1,12 @@
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { Copy, Layers, Plus, SkipForward, Trash2 } from "lucide-react";
 import type { Coat, Finding, Preview } from "../../api/types";
@@ -30,10 +38,17 @@ interface Props {
 
 /** The zone's stack as a core drilled through it: the substrate at the foot, the last coat on top. */
 export function CoreSample({ coats, names, preview, findings, selected, shown, substrate, actions, onFinding }: Props) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }), useSensor(KeyboardSensor, { keyboardCodes: { start: [], cancel: ["Escape"], end: [] } }));
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { keyboardCodes: { start: [], cancel: ["Escape"], end: [] } }),
+  );
   const topDown = coats.map((coat, index) => ({ coat, index })).toReversed();
   function onDragEnd({ active, over }: DragEndEvent) {
-    if (over) actions.drag(coats.findIndex((c) => c.id === active.id), coats.findIndex((c) => c.id === over.id));
+    if (over)
+      actions.drag(
+        coats.findIndex((c) => c.id === active.id),
+        coats.findIndex((c) => c.id === over.id),
+      );
   }
   const strata = new Map(preview?.strata.map((s) => [s.coatId, s]));
   return (
@@ -91,12 +106,17 @@ export function CoreSample({ coats, names, preview, findings, selected, shown, s
         <div className="grid grid-cols-[1.75rem_11.25rem_1.75rem_minmax(0,1fr)] items-center text-sm text-soft">
           <span />
           <span className="grid h-8 grid-cols-3 overflow-hidden rounded-b-lg">
-            {preview && [preview.substrate.recess, preview.substrate.face, preview.substrate.edge].map((c, i) => <span key={i} style={{ background: c.hex }} />)}
+            {preview &&
+              [preview.substrate.recess, preview.substrate.face, preview.substrate.edge].map((c, i) => (
+                <span key={i} style={{ background: c.hex }} />
+              ))}
           </span>
           <span />
           <span>Bare {substrateWord[substrate]}</span>
         </div>
-        {coats.length === 0 && <p className="pt-4 text-center text-sm text-soft">Put the first coat on with “Coat”, or press n.</p>}
+        {coats.length === 0 && (
+          <p className="pt-4 text-center text-sm text-soft">Put the first coat on with “Coat”, or press n.</p>
+        )}
       </div>
     </>
   );

@@ -39,8 +39,21 @@ export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
     <fieldset className="flex flex-col gap-2">
       <legend className="mb-1 text-xs font-semibold text-soft">Dilution</legend>
       <div className="grid grid-cols-[1fr_1fr] gap-2">
-        <Choice label="Said as" value={form} options={forms.map((value) => ({ value, label: dilutionFormWord[value] }))} onChange={(dilutionForm) => onChange("form", { dilutionForm })} />
-        <Choice label="Thinner" value={coat.thinner} options={(Object.keys(thinnerWord) as Thinner[]).map((value) => ({ value, label: thinnerWord[value] }))} onChange={(thinner) => onChange("thinner", { thinner })} />
+        <Choice
+          label="Said as"
+          value={form}
+          options={forms.map((value) => ({ value, label: dilutionFormWord[value] }))}
+          onChange={(dilutionForm) => onChange("form", { dilutionForm })}
+        />
+        <Choice
+          label="Thinner"
+          value={coat.thinner}
+          options={(Object.keys(thinnerWord) as Thinner[]).map((value) => ({
+            value,
+            label: thinnerWord[value],
+          }))}
+          onChange={(thinner) => onChange("thinner", { thinner })}
+        />
       </div>
       {form === "parts" ? (
         <PartsInput coat={coat} mix={mix} onSet={set} />
@@ -49,7 +62,10 @@ export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
           {(id) => (
             <NumberInput
               id={id}
-              value={Math.round((form === "thinnerOfWhole" ? 1 - coat.paintFraction : 1 / coat.paintFraction - 1) * 1000) / 10}
+              value={
+                Math.round((form === "thinnerOfWhole" ? 1 - coat.paintFraction : 1 / coat.paintFraction - 1) * 1000) /
+                10
+              }
               min={0}
               max={form === "thinnerOfWhole" ? 99.5 : 20000}
               unit="%"
@@ -71,7 +87,8 @@ export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
           {mix.thinnerDrops > 0 && (
             <p>
               <strong className="font-semibold text-ink">
-                {mix.paintDrops} {mix.paintDrops === 1 ? "drop" : "drops"} + {mix.thinnerDrops} of {thinnerWord[coat.thinner]}
+                {mix.paintDrops} {mix.paintDrops === 1 ? "drop" : "drops"} + {mix.thinnerDrops} of{" "}
+                {thinnerWord[coat.thinner]}
               </strong>{" "}
               truly make {number(mix.truePaintFraction * 100, 0)} % paint
             </p>
@@ -86,19 +103,43 @@ export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
   );
 }
 
-function PartsInput({ coat, mix, onSet }: { coat: Coat; mix: CoatMix | undefined | null; onSet: (a: number, b: number) => void }) {
+function PartsInput({
+  coat,
+  mix,
+  onSet,
+}: {
+  coat: Coat;
+  mix: CoatMix | undefined | null;
+  onSet: (a: number, b: number) => void;
+}) {
   const [typed, setTyped] = useState<[number, number] | null>(null);
   const near = typed && Math.abs(typed[0] / (typed[0] + typed[1]) - coat.paintFraction) < 1e-4;
-  const [paint, thinner] = near ? typed : [mix?.paintParts ?? 1, mix?.thinnerParts ?? Math.round((1 / coat.paintFraction - 1) * 10) / 10];
+  const [paint, thinner] = near
+    ? typed
+    : [mix?.paintParts ?? 1, mix?.thinnerParts ?? Math.round((1 / coat.paintFraction - 1) * 10) / 10];
   const set = (a: number, b: number) => {
     setTyped([a, b]);
     onSet(a, b);
   };
   return (
     <div className="flex items-center gap-2 text-sm">
-      <NumberInput label="Parts of paint" value={paint} min={0.1} max={1000} onChange={(v) => set(v, thinner)} className="w-20" />
+      <NumberInput
+        label="Parts of paint"
+        value={paint}
+        min={0.1}
+        max={1000}
+        onChange={(v) => set(v, thinner)}
+        className="w-20"
+      />
       paint :
-      <NumberInput label="Parts of thinner" value={thinner} min={0} max={1000} onChange={(v) => set(paint, v)} className="w-20" />
+      <NumberInput
+        label="Parts of thinner"
+        value={thinner}
+        min={0}
+        max={1000}
+        onChange={(v) => set(paint, v)}
+        className="w-20"
+      />
       thinner
     </div>
   );

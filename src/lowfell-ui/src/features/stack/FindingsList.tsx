@@ -22,13 +22,27 @@ export function FindingsList({ findings, shown, failed, coats, onShow, onMend }:
             {failed}
           </p>
         )}
-        {!failed && findings.length === 0 && <p className="p-4 text-sm text-soft">{coats.length === 0 ? "Findings come with the first coats." : "Nothing will go wrong in this order, as far as the rules know."}</p>}
+        {!failed && findings.length === 0 && (
+          <p className="p-4 text-sm text-soft">
+            {coats.length === 0
+              ? "Findings come with the first coats."
+              : "Nothing will go wrong in this order, as far as the rules know."}
+          </p>
+        )}
         <ul>
           {findings.map((f) => {
             const index = coats.findIndex((c) => c.id === f.coatId);
             return (
-              <li key={f.rule + f.aspect + f.coatId} data-rule={f.rule} className={`border-b border-line p-3 ${f === shown ? "bg-tint" : ""}`}>
-                <button type="button" onClick={() => onShow(f)} className="flex w-full items-start gap-2 text-left text-sm">
+              <li
+                key={f.rule + f.aspect + f.coatId}
+                data-rule={f.rule}
+                className={`border-b border-line p-3 ${f === shown ? "bg-tint" : ""}`}
+              >
+                <button
+                  type="button"
+                  onClick={() => onShow(f)}
+                  className="flex w-full items-start gap-2 text-left text-sm"
+                >
                   <span className="pt-0.5">
                     <SeverityMark severity={f.severity} />
                   </span>
@@ -43,9 +57,15 @@ export function FindingsList({ findings, shown, failed, coats, onShow, onMend }:
                 {f.mends.length > 0 && (
                   <div className="mt-2 flex flex-col gap-1 pl-6">
                     {f.mends.map((m, i) => (
-                      <Button key={m.id} className="justify-start text-left font-normal!" onClick={() => onMend(f, m.id)}>
+                      <Button
+                        key={m.id}
+                        className="justify-start text-left font-normal!"
+                        onClick={() => onMend(f, m.id)}
+                      >
                         <span className="flex-1">{m.label}</span>
-                        {i === 0 && (f === shown || (!shown && f === findings.find((x) => x.mends.length > 0))) && <kbd className="rounded border border-line px-1 font-sans text-xs text-soft">m</kbd>}
+                        {i === 0 && (f === shown || (!shown && f === findings.find((x) => x.mends.length > 0))) && (
+                          <kbd className="rounded border border-line px-1 font-sans text-xs text-soft">m</kbd>
+                        )}
                       </Button>
                     ))}
                   </div>

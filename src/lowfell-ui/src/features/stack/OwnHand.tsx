@@ -15,16 +15,32 @@ export function OwnHand({ coat, onChange, onClear }: Props) {
   const own = coat.hand !== 1 || Boolean(coat.deposit);
   const set = (table: "wetFilmUm" | "coverage", index: number, value: number) => {
     const deposit = coat.deposit ?? { wetFilmUm: [40, 40, 40], coverage: [1, 1, 1] };
-    onChange("deposit", { deposit: { ...deposit, [table]: deposit[table].map((v, i) => (i === index ? value : v)) } });
+    onChange("deposit", {
+      deposit: { ...deposit, [table]: deposit[table].map((v, i) => (i === index ? value : v)) },
+    });
   };
   return (
     <details className="border-t border-line pt-3 text-sm" open={own || undefined}>
       <summary className="cursor-pointer font-semibold">
-        Own hand{own && <span className="font-normal text-soft">: {coat.deposit ? "own deposit" : `${number(coat.hand * 100, 0)} % of the usual film`}</span>}
+        Own hand
+        {own && (
+          <span className="font-normal text-soft">
+            : {coat.deposit ? "own deposit" : `${number(coat.hand * 100, 0)} % of the usual film`}
+          </span>
+        )}
       </summary>
       <label className="mt-2 flex items-center gap-3">
         <span className="text-soft">lighter</span>
-        <input type="range" aria-label="Hand, lighter to heavier" min={0.5} max={2} step={0.05} value={coat.hand} className="flex-1 accent-accent" onChange={(e) => onChange("hand", { hand: Number(e.target.value) })} />
+        <input
+          type="range"
+          aria-label="Hand, lighter to heavier"
+          min={0.5}
+          max={2}
+          step={0.05}
+          value={coat.hand}
+          className="flex-1 accent-accent"
+          onChange={(e) => onChange("hand", { hand: Number(e.target.value) })}
+        />
         <span className="text-soft">heavier</span>
       </label>
       <div className="mt-2 grid grid-cols-[5rem_repeat(3,1fr)] items-center gap-1.5">
@@ -36,11 +52,27 @@ export function OwnHand({ coat, onChange, onClear }: Props) {
         ))}
         <span className="text-xs text-soft">wet film µm</span>
         {heights.map((h, i) => (
-          <NumberInput key={h} label={`Wet film on the ${h}, um`} value={coat.deposit?.wetFilmUm[i] ?? null} min={0} max={5000} onChange={(v) => set("wetFilmUm", i, v)} onEmpty={() => {}} />
+          <NumberInput
+            key={h}
+            label={`Wet film on the ${h}, um`}
+            value={coat.deposit?.wetFilmUm[i] ?? null}
+            min={0}
+            max={5000}
+            onChange={(v) => set("wetFilmUm", i, v)}
+            onEmpty={() => {}}
+          />
         ))}
         <span className="text-xs text-soft">coverage</span>
         {heights.map((h, i) => (
-          <NumberInput key={h} label={`Coverage of the ${h}, 0 to 1`} value={coat.deposit?.coverage[i] ?? null} min={0} max={1} onChange={(v) => set("coverage", i, v)} onEmpty={() => {}} />
+          <NumberInput
+            key={h}
+            label={`Coverage of the ${h}, 0 to 1`}
+            value={coat.deposit?.coverage[i] ?? null}
+            min={0}
+            max={1}
+            onChange={(v) => set("coverage", i, v)}
+            onEmpty={() => {}}
+          />
         ))}
       </div>
       {coat.deposit && (

@@ -50,7 +50,11 @@ export function PaintPicker({ coat, materials, mixes, onPick }: Props) {
             setAt(0);
           }}
           trigger={
-            <button id={id} type="button" className="flex min-h-9 w-full items-center gap-2 rounded border border-strong bg-raised px-2 py-1 text-left text-sm">
+            <button
+              id={id}
+              type="button"
+              className="flex min-h-9 w-full items-center gap-2 rounded border border-strong bg-raised px-2 py-1 text-left text-sm"
+            >
               <span className="rounded bg-swatch p-0.5">
                 <span className="block h-5 w-8 rounded-sm" style={{ background: coat.mixedTo ?? current?.colour }} />
               </span>
@@ -107,7 +111,13 @@ export function PaintPicker({ coat, materials, mixes, onPick }: Props) {
 function paintRows(materials: Material[], mixes: Mix[]): Row[] {
   const clean = ({ materialId: _m, mixId: _x, mixedTo: _t, ...coat }: Coat): Coat => coat;
   return [
-    ...mixes.map((m) => ({ id: m.id, name: m.mix.name, kind: "Mix", colour: m.preview.overWhite[2] ?? "#888888", apply: (c: Coat) => ({ ...clean(c), mixId: m.id }) })),
+    ...mixes.map((m) => ({
+      id: m.id,
+      name: m.mix.name,
+      kind: "Mix",
+      colour: m.preview.overWhite[2] ?? "#888888",
+      apply: (c: Coat) => ({ ...clean(c), mixId: m.id }),
+    })),
     ...materials.map((m) => ({
       id: m.id,
       name: m.material.name,
@@ -115,7 +125,11 @@ function paintRows(materials: Material[], mixes: Mix[]): Row[] {
       colour: m.material.colour,
       apply: (c: Coat): Coat => {
         const takes = m.facts.thinners.includes(c.thinner);
-        return { ...clean(c), materialId: m.id, thinner: takes ? c.thinner : (m.facts.thinners[0] ?? c.thinner) };
+        return {
+          ...clean(c),
+          materialId: m.id,
+          thinner: takes ? c.thinner : (m.facts.thinners[0] ?? c.thinner),
+        };
       },
     })),
   ];

@@ -18,14 +18,38 @@ export function SchemeDialog({ open, page, onClose }: { open: boolean; page: Zon
       setFault(wording(error));
     }
   }
-  const rename = () => run(() => ask(api.PUT("/api/schemes/{id}/name", { params: { path: { id: page.scheme.id } }, body: { name } })), "Scheme renamed.");
+  const rename = () =>
+    run(
+      () =>
+        ask(
+          api.PUT("/api/schemes/{id}/name", {
+            params: { path: { id: page.scheme.id } },
+            body: { name },
+          }),
+        ),
+      "Scheme renamed.",
+    );
   const part = () =>
     run(
-      () => ask(api.POST("/api/schemes/{id}/copy", { params: { path: { id: page.scheme.id } }, body: { name: `${page.piece.name}: ${page.settings.name}`.slice(0, 120), zoneId: page.id } })),
+      () =>
+        ask(
+          api.POST("/api/schemes/{id}/copy", {
+            params: { path: { id: page.scheme.id } },
+            body: {
+              name: `${page.piece.name}: ${page.settings.name}`.slice(0, 120),
+              zoneId: page.id,
+            },
+          }),
+        ),
       "This zone has a scheme of its own now.",
     );
   return (
-    <Dialog open={open} title="Scheme" description="A stack that several zones share. Changing it changes them all." onClose={onClose}>
+    <Dialog
+      open={open}
+      title="Scheme"
+      description="A stack that several zones share. Changing it changes them all."
+      onClose={onClose}
+    >
       <form
         className="mb-4 flex items-end gap-2"
         onSubmit={(e) => {

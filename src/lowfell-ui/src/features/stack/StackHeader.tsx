@@ -14,7 +14,15 @@ export function StackHeader({ page, editor }: { page: ZonePage; editor: ReturnTy
   const [scheme, setScheme] = useState(false);
   const navigate = useNavigate();
   const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
-  const options = (sets.data ?? []).flatMap((s) => s.pieces.flatMap((p) => p.zones.map((z) => ({ value: z.id, label: `${p.piece.name}: ${z.settings.name}`, group: s.name }))));
+  const options = (sets.data ?? []).flatMap((s) =>
+    s.pieces.flatMap((p) =>
+      p.zones.map((z) => ({
+        value: z.id,
+        label: `${p.piece.name}: ${z.settings.name}`,
+        group: s.name,
+      })),
+    ),
+  );
   const others = page.scheme.uses.length - 1;
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-2">
@@ -30,14 +38,25 @@ export function StackHeader({ page, editor }: { page: ZonePage; editor: ReturnTy
         </h1>
       </div>
       <div className="w-64">
-        <Choice label="Zone" value={page.id} options={options.length > 0 ? options : [{ value: page.id, label: `${page.piece.name}: ${page.settings.name}` }]} onChange={(id) => void navigate(`/stack/${id}`)} />
+        <Choice
+          label="Zone"
+          value={page.id}
+          options={
+            options.length > 0 ? options : [{ value: page.id, label: `${page.piece.name}: ${page.settings.name}` }]
+          }
+          onChange={(id) => void navigate(`/stack/${id}`)}
+        />
       </div>
       <span className="text-sm text-soft">
         {page.piece.copies} × {area(page.zone.areaMm2)}, {page.zone.relief} {substrateWord[page.zone.substrate]}
       </span>
       <button type="button" onClick={() => setScheme(true)} className="rounded px-2 py-1 text-sm hover:bg-tint">
         Scheme <strong className="font-semibold">{page.scheme.name}</strong>
-        {others > 0 && <span className="text-soft">, also on {others} other {others === 1 ? "zone" : "zones"}</span>}
+        {others > 0 && (
+          <span className="text-soft">
+            , also on {others} other {others === 1 ? "zone" : "zones"}
+          </span>
+        )}
       </button>
       <div className="ml-auto flex items-center gap-1">
         <SaveNote save={editor.save} />
@@ -62,7 +81,12 @@ function SaveNote({ save }: { save: SaveState }) {
     conflict: "Changed elsewhere",
   }[save.kind];
   return (
-    <span role="status" data-save={save.kind} title={"why" in save ? save.why : undefined} className={`mr-2 text-sm ${save.kind === "saved" || save.kind === "saving" ? "text-soft" : "font-semibold text-risk"}`}>
+    <span
+      role="status"
+      data-save={save.kind}
+      title={"why" in save ? save.why : undefined}
+      className={`mr-2 text-sm ${save.kind === "saved" || save.kind === "saving" ? "text-soft" : "font-semibold text-risk"}`}
+    >
       {text}
       {save.kind === "refused" && <span className="font-normal">: {save.why}</span>}
     </span>

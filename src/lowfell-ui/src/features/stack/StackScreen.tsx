@@ -28,10 +28,29 @@ export function StackScreen() {
       </div>
     );
   }
-  if (!page.data || !materials.data || !mixes.data || !bench.data) return <p className="p-6 text-soft">Opening the stack…</p>;
-  return <Ready key={page.data.id + page.data.scheme.id} page={page.data} materials={materials.data} mixes={mixes.data} bench={bench.data} />;
+  if (!page.data || !materials.data || !mixes.data || !bench.data)
+    return <p className="p-6 text-soft">Opening the stack…</p>;
+  return (
+    <Ready
+      key={page.data.id + page.data.scheme.id}
+      page={page.data}
+      materials={materials.data}
+      mixes={mixes.data}
+      bench={bench.data}
+    />
+  );
 }
 
-function Ready({ page, materials, mixes, bench }: { page: ZonePage; materials: Material[]; mixes: Mix[]; bench: Bench }) {
+function Ready({
+  page,
+  materials,
+  mixes,
+  bench,
+}: {
+  page: ZonePage;
+  materials: Material[];
+  mixes: Mix[];
+  bench: Bench;
+}) {
   return <StackWork page={page} materials={materials} mixes={mixes} schools={bench.schools} />;
 }

@@ -30,18 +30,27 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
   const [wanted, setWanted] = useState<string | null>(null);
   const selected = coats.find((c) => c.id === wanted) ?? coats.at(-1);
   const index = selected ? coats.indexOf(selected) : -1;
-  const findings = useMemo(() => (preview.data?.findings ?? []).filter((f) => coats.some((c) => c.id === f.coatId)), [preview.data, coats]);
+  const findings = useMemo(
+    () => (preview.data?.findings ?? []).filter((f) => coats.some((c) => c.id === f.coatId)),
+    [preview.data, coats],
+  );
   const [focus, setFocus] = useState<Finding | null>(null);
-  const shown = findings.find((f) => focus && f.rule === focus.rule && f.aspect === focus.aspect && f.coatId === focus.coatId) ?? null;
+  const shown =
+    findings.find((f) => focus && f.rule === focus.rule && f.aspect === focus.aspect && f.coatId === focus.coatId) ??
+    null;
 
   const actions = useMemo(
     () => ({
       select: (i: number) => coats[i] && setWanted(coats[i].id),
       insert: (barrier: boolean) => {
         const varnish = barrierMaterial(materials);
-        const paint = materials.find((m) => m.id === selected?.materialId && m.material.family === "acrylicPaint") ?? materials.find((m) => m.material.family === "acrylicPaint") ?? materials[0];
+        const paint =
+          materials.find((m) => m.id === selected?.materialId && m.material.family === "acrylicPaint") ??
+          materials.find((m) => m.material.family === "acrylicPaint") ??
+          materials[0];
         const coat = barrier ? coatOf("varnish", varnish) : coatOf("baseCoat", paint, 0.75);
-        if (!coat.materialId) return notify(barrier ? "There is no varnish on the shelf." : "There is no paint on the shelf yet.");
+        if (!coat.materialId)
+          return notify(barrier ? "There is no varnish on the shelf." : "There is no paint on the shelf yet.");
         edit(insertAt(coats, index + 1, coat));
         setWanted(coat.id);
       },
@@ -80,12 +89,22 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
   );
 
   const mendFirst = useCallback(() => {
-    const finding = shown ?? findings.find((f) => f.coatId === selected?.id && f.mends.length > 0) ?? findings.find((f) => f.mends.length > 0);
+    const finding =
+      shown ??
+      findings.find((f) => f.coatId === selected?.id && f.mends.length > 0) ??
+      findings.find((f) => f.mends.length > 0);
     if (finding?.mends[0]) void mend(finding, finding.mends[0].id);
     else notify("There is nothing to mend.");
   }, [findings, mend, selected, shown]);
 
-  useStackKeys({ ...actions, index, count: coats.length, undo: editor.undo, redo: editor.redo, mend: mendFirst });
+  useStackKeys({
+    ...actions,
+    index,
+    count: coats.length,
+    undo: editor.undo,
+    redo: editor.redo,
+    mend: mendFirst,
+  });
   const showFinding = (finding: Finding) => {
     setFocus(finding);
     setWanted(finding.coatId);
@@ -97,20 +116,51 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
       <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-1 gap-3 p-3 lg:h-[calc(100vh-6.5rem)] lg:min-h-[560px] lg:grid-cols-[minmax(0,1fr)_22rem_18.5rem]">
         <section aria-label="Core sample" className="flex min-h-0 flex-col rounded-lg border border-line bg-panel">
           <Verdict page={page} preview={preview.data} findings={findings} empty={coats.length === 0} />
-          <CoreSample coats={coats} names={names} preview={preview.data} findings={findings} selected={selected?.id} shown={shown} substrate={page.piece.substrate} actions={actions} onFinding={showFinding} />
+          <CoreSample
+            coats={coats}
+            names={names}
+            preview={preview.data}
+            findings={findings}
+            selected={selected?.id}
+            shown={shown}
+            substrate={page.piece.substrate}
+            actions={actions}
+            onFinding={showFinding}
+          />
         </section>
         <section aria-label="Coat" className="min-h-0 overflow-y-auto rounded-lg border border-line bg-panel">
           {selected ? (
-            <CoatEditor key={selected.id} page={page} schools={schools} coats={coats} coat={selected} index={index} stratum={preview.data?.strata.find((s) => s.coatId === selected.id)} cautionNote={preview.data?.cautionNote ?? ""} materials={materials} mixes={mixes} editor={editor} />
+            <CoatEditor
+              key={selected.id}
+              page={page}
+              schools={schools}
+              coats={coats}
+              coat={selected}
+              index={index}
+              stratum={preview.data?.strata.find((s) => s.coatId === selected.id)}
+              cautionNote={preview.data?.cautionNote ?? ""}
+              materials={materials}
+              mixes={mixes}
+              editor={editor}
+            />
           ) : (
             <p className="p-5 text-soft">
               Nothing is on this zone yet. Press <kbd>n</kbd> for the first coat, or <kbd>b</kbd> for a barrier.
             </p>
           )}
         </section>
-        <FindingsList findings={findings} shown={shown} failed={preview.isError ? wording(preview.error) : null} coats={coats} onShow={showFinding} onMend={(f, m) => void mend(f, m)} />
+        <FindingsList
+          findings={findings}
+          shown={shown}
+          failed={preview.isError ? wording(preview.error) : null}
+          coats={coats}
+          onShow={showFinding}
+          onMend={(f, m) => void mend(f, m)}
+        />
       </div>
-      {editor.save.kind === "conflict" && <ConflictDialog theirs={editor.save.theirs} mine={coats} names={names} onSettle={editor.settle} />}
+      {editor.save.kind === "conflict" && (
+        <ConflictDialog theirs={editor.save.theirs} mine={coats} names={names} onSettle={editor.settle} />
+      )}
     </div>
   );
 }

@@ -21,7 +21,19 @@ interface Props {
 /** Film is drawn to a compressed scale: ten times the film is 7 px more. */
 const heightPx = (filmUm: number) => Math.round(25 + 7 * Math.log10(1 + filmUm));
 
-export function StratumRow({ coat, index, first, stratum, names, selected, findings, above, shown, onSelect, onFinding }: Props) {
+export function StratumRow({
+  coat,
+  index,
+  first,
+  stratum,
+  names,
+  selected,
+  findings,
+  above,
+  shown,
+  onSelect,
+  onFinding,
+}: Props) {
   const sortable = useSortable({ id: coat.id });
   const paint = paintOf(coat, names);
   const film = stratum ? Math.max(stratum.recess.filmUm, stratum.face.filmUm, stratum.edge.filmUm) : 0;
@@ -29,11 +41,20 @@ export function StratumRow({ coat, index, first, stratum, names, selected, findi
   return (
     <div
       ref={sortable.setNodeRef}
-      style={{ height: heightPx(film), transform: place, transition: sortable.transition, zIndex: sortable.isDragging ? 10 : undefined }}
+      style={{
+        height: heightPx(film),
+        transform: place,
+        transition: sortable.transition,
+        zIndex: sortable.isDragging ? 10 : undefined,
+      }}
       className={`relative grid grid-cols-[1.75rem_11.25rem_1.75rem_minmax(0,1fr)] items-stretch rounded-r ${selected ? "bg-tint" : "hover:bg-raised"} ${sortable.isDragging ? "opacity-80 shadow-lg" : ""}`}
     >
       <span className="flex items-center justify-center text-xs text-soft">{index + 1}</span>
-      <div className={`grid grid-cols-3 overflow-hidden ${first ? "rounded-t-lg" : ""} ${coat.skipped ? "opacity-25" : ""}`} onClick={onSelect} {...sortable.listeners}>
+      <div
+        className={`grid grid-cols-3 overflow-hidden ${first ? "rounded-t-lg" : ""} ${coat.skipped ? "opacity-25" : ""}`}
+        onClick={onSelect}
+        {...sortable.listeners}
+      >
         {stratum &&
           ([stratum.recess, stratum.face, stratum.edge] as const).map((c, i) => (
             <span key={i} className="relative" style={{ background: c.hex }} data-hex={c.hex}>
@@ -74,7 +95,17 @@ export function StratumRow({ coat, index, first, stratum, names, selected, findi
   );
 }
 
-function Marks({ findings, shown, onFinding, place }: { findings: Finding[]; shown: Finding | null; onFinding: (f: Finding) => void; place: string }) {
+function Marks({
+  findings,
+  shown,
+  onFinding,
+  place,
+}: {
+  findings: Finding[];
+  shown: Finding | null;
+  onFinding: (f: Finding) => void;
+  place: string;
+}) {
   const worst = findings[0]!;
   const lit = findings.includes(shown!);
   return (

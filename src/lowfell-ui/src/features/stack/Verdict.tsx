@@ -41,7 +41,13 @@ export function Verdict({ page, preview, findings, empty }: Props) {
         <p className="flex flex-wrap items-center gap-x-4">
           <span>
             <strong className="font-semibold">
-              {empty ? "Bare so far" : off === undefined ? "No target colour set" : off <= page.zone.tolerance ? `Lands ${number(off)} dE from the target` : `Ends ${number(off)} dE off the target`}
+              {empty
+                ? "Bare so far"
+                : off === undefined
+                  ? "No target colour set"
+                  : off <= page.zone.tolerance
+                    ? `Lands ${number(off)} dE from the target`
+                    : `Ends ${number(off)} dE off the target`}
             </strong>
             {!empty && off !== undefined && <span className="text-soft">, {number(page.zone.tolerance)} allowed</span>}
           </span>

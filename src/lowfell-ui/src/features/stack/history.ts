@@ -11,7 +11,12 @@ export type HistoryAction = { kind: "set"; coats: Coat[]; field?: string } | { k
 
 const longest = 200;
 
-export const startHistory = (coats: Coat[]): History => ({ past: [], present: coats, future: [], field: null });
+export const startHistory = (coats: Coat[]): History => ({
+  past: [],
+  present: coats,
+  future: [],
+  field: null,
+});
 
 /** Undo and redo over the whole stack; a run of edits in one field is one step. */
 export function historyReducer(state: History, action: HistoryAction): History {
@@ -24,11 +29,25 @@ export function historyReducer(state: History, action: HistoryAction): History {
     }
     case "undo": {
       const before = state.past.at(-1);
-      return before ? { past: state.past.slice(0, -1), present: before, future: [state.present, ...state.future], field: null } : state;
+      return before
+        ? {
+            past: state.past.slice(0, -1),
+            present: before,
+            future: [state.present, ...state.future],
+            field: null,
+          }
+        : state;
     }
     case "redo": {
       const after = state.future[0];
-      return after ? { past: [...state.past, state.present], present: after, future: state.future.slice(1), field: null } : state;
+      return after
+        ? {
+            past: [...state.past, state.present],
+            present: after,
+            future: state.future.slice(1),
+            field: null,
+          }
+        : state;
     }
   }
 }

@@ -12,6 +12,10 @@ export function paintNames(materials: Material[], mixes: Mix[]): PaintNames {
 
 export function paintOf(coat: Coat, names: PaintNames): { name: string; colour: string | null } {
   const known = names.get(coat.materialId ?? coat.mixId ?? "");
-  if (!known) return { name: coat.technique === "openChips" ? "damp brush" : "gone from the shelf", colour: null };
+  if (!known)
+    return {
+      name: coat.technique === "openChips" ? "damp brush" : "gone from the shelf",
+      colour: null,
+    };
   return coat.mixedTo ? { name: `${known.name}, mixed to ${coat.mixedTo}`, colour: coat.mixedTo } : known;
 }

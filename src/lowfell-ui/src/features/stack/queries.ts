@@ -3,7 +3,11 @@ import { api, ask } from "../../api/client";
 import type { Coat, Schools, ZoneDraft } from "../../api/types";
 
 export const useZonePage = (zoneId: string) =>
-  useQuery({ queryKey: ["zone", zoneId], queryFn: () => ask(api.GET("/api/zones/{id}", { params: { path: { id: zoneId } } })), refetchOnWindowFocus: false });
+  useQuery({
+    queryKey: ["zone", zoneId],
+    queryFn: () => ask(api.GET("/api/zones/{id}", { params: { path: { id: zoneId } } })),
+    refetchOnWindowFocus: false,
+  });
 
 export const useMaterials = () => useQuery({ queryKey: ["materials"], queryFn: () => ask(api.GET("/api/materials")) });
 
@@ -28,5 +32,11 @@ export const useHelp = (zone: ZoneDraft, coats: Coat[], schools: Schools, coatId
     staleTime: Infinity,
   });
 
-export const mendStack = (zone: ZoneDraft, coats: Coat[], schools: Schools, rule: string, coatId: string, mend: string) =>
-  ask(api.POST("/api/preview/mend", { body: { zone, coats, schools, rule, coatId, mend } }));
+export const mendStack = (
+  zone: ZoneDraft,
+  coats: Coat[],
+  schools: Schools,
+  rule: string,
+  coatId: string,
+  mend: string,
+) => ask(api.POST("/api/preview/mend", { body: { zone, coats, schools, rule, coatId, mend } }));

@@ -1,6 +1,11 @@
 import type { Coat, Material, Technique } from "../../api/types";
 
-const newId = (): string => (typeof crypto.randomUUID === "function" ? crypto.randomUUID() : "10000000-1000-4000-8000-100000000000".replace(/[018]/g, (c) => (Number(c) ^ (crypto.getRandomValues(new Uint8Array(1))[0]! & (15 >> (Number(c) / 4)))).toString(16)));
+const newId = (): string =>
+  typeof crypto.randomUUID === "function"
+    ? crypto.randomUUID()
+    : "10000000-1000-4000-8000-100000000000".replace(/[018]/g, (c) =>
+        (Number(c) ^ (crypto.getRandomValues(new Uint8Array(1))[0]! & (15 >> (Number(c) / 4)))).toString(16),
+      );
 
 /** A plain coat of a material. */
 export function coatOf(technique: Technique, material: Material | undefined, paintFraction = 1): Coat {
@@ -31,7 +36,8 @@ export function move(coats: Coat[], from: number, to: number): Coat[] {
   return insertAt(rest, to, coats[from]!);
 }
 
-export const change = (coats: Coat[], id: string, patch: Partial<Coat>): Coat[] => coats.map((c) => (c.id === id ? { ...c, ...patch } : c));
+export const change = (coats: Coat[], id: string, patch: Partial<Coat>): Coat[] =>
+  coats.map((c) => (c.id === id ? { ...c, ...patch } : c));
 
 export const remove = (coats: Coat[], id: string): Coat[] => coats.filter((c) => c.id !== id);
 
@@ -43,8 +49,14 @@ export function duplicate(coats: Coat[], id: string): { coats: Coat[]; id: strin
 
 /** The varnish that a bare barrier is made of: satin, water-borne where there is one. */
 export function barrierMaterial(materials: Material[]): Material | undefined {
-  const varnishes = materials.filter((m) => m.material.family === "varnishWater" || m.material.family === "varnishLacquer");
-  return varnishes.find((m) => m.material.sheen === "satin" && m.material.family === "varnishWater") ?? varnishes.find((m) => m.material.sheen === "satin") ?? varnishes[0];
+  const varnishes = materials.filter(
+    (m) => m.material.family === "varnishWater" || m.material.family === "varnishLacquer",
+  );
+  return (
+    varnishes.find((m) => m.material.sheen === "satin" && m.material.family === "varnishWater") ??
+    varnishes.find((m) => m.material.sheen === "satin") ??
+    varnishes[0]
+  );
 }
 
 /** What a painter typed, as the fraction of paint; null where it says nothing. */

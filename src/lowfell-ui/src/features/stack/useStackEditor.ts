@@ -4,7 +4,12 @@ import type { Coat, Scheme } from "../../api/types";
 import { suspectConnection } from "../../app/Connection";
 import { historyReducer, startHistory } from "./history";
 
-export type SaveState = { kind: "saved" } | { kind: "saving" } | { kind: "waiting"; why: string } | { kind: "refused"; why: string } | { kind: "conflict"; theirs: Scheme };
+export type SaveState =
+  | { kind: "saved" }
+  | { kind: "saving" }
+  | { kind: "waiting"; why: string }
+  | { kind: "refused"; why: string }
+  | { kind: "conflict"; theirs: Scheme };
 
 const saveDelayMs = 350;
 const retryMs = 2_000;
@@ -32,11 +37,18 @@ export function useStackEditor(scheme: Scheme) {
     busy.current = true;
     setSave({ kind: "saving" });
     try {
-      const answer = await ask(api.PUT("/api/schemes/{id}/stack", { params: { path: { id: scheme.id } }, body: { version: version.current, coats } }));
+      const answer = await ask(
+        api.PUT("/api/schemes/{id}/stack", {
+          params: { path: { id: scheme.id } },
+          body: { version: version.current, coats },
+        }),
+      );
       version.current = answer.version;
       kept.current = body;
       void queryClient.invalidateQueries({ queryKey: ["sets"] });
-      queryClient.setQueriesData<{ scheme: Scheme }>({ queryKey: ["zone"] }, (page) => (page?.scheme.id === scheme.id ? { ...page, scheme: answer } : page));
+      queryClient.setQueriesData<{ scheme: Scheme }>({ queryKey: ["zone"] }, (page) =>
+        page?.scheme.id === scheme.id ? { ...page, scheme: answer } : page,
+      );
       busy.current = false;
       await send();
     } catch (error) {

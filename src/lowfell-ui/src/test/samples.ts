@@ -1,0 +1,30 @@
+import type { Coat, Finding } from "../api/types";
+
+export const coat = (id: string, part: Partial<Coat> = {}): Coat => ({
+  id,
+  technique: "baseCoat",
+  materialId: "tan",
+  passes: 1,
+  paintFraction: 0.75,
+  dilutionForm: "parts",
+  thinner: "water",
+  hand: 1,
+  hurried: false,
+  optional: false,
+  skipped: false,
+  wait: "recoatDry",
+  note: "",
+  ...part,
+});
+
+export const finding = (part: Partial<Finding> = {}): Finding => ({
+  rule: "heavy-wash",
+  aspect: "",
+  severity: "risk",
+  coatId: "a",
+  gap: 0,
+  what: "One generous wash.",
+  why: "It pools.",
+  mends: [{ id: "split", label: "Split it in two thinned washes" }],
+  ...part,
+});
