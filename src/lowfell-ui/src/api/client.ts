@@ -70,6 +70,8 @@ export function wording(error: unknown): string {
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
+      // The host may stand on this very machine: the browser's notion of being online says nothing about it.
+      networkMode: "always",
       staleTime: 30_000,
       retry: (count, error) => (error instanceof Problem && error.passing ? true : count < 1),
       retryDelay: (count, error) => (error instanceof Problem && error.passing ? 1_500 : 500 * count),

@@ -6,7 +6,8 @@ interface Props {
   open: boolean;
   title: string;
   description?: string;
-  onClose: () => void;
+  /** Left out where a choice has to be made first. */
+  onClose?: () => void;
   children: ReactNode;
   wide?: boolean;
 }
@@ -14,7 +15,7 @@ interface Props {
 /** A dialog over the page; Escape closes it. */
 export function Dialog({ open, title, description, onClose, children, wide }: Props) {
   return (
-    <Radix.Root open={open} onOpenChange={(next) => !next && onClose()}>
+    <Radix.Root open={open} onOpenChange={(next) => !next && onClose?.()}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(0_0_0/0.45)]" />
         <Radix.Content
@@ -26,12 +27,14 @@ export function Dialog({ open, title, description, onClose, children, wide }: Pr
               <Radix.Title className="text-lg font-semibold">{title}</Radix.Title>
               {description && <Radix.Description className="text-sm text-soft">{description}</Radix.Description>}
             </div>
-            <Radix.Close
-              aria-label="Close"
-              className="inline-flex size-8 items-center justify-center rounded hover:bg-tint"
-            >
-              <X size={18} aria-hidden />
-            </Radix.Close>
+            {onClose && (
+              <Radix.Close
+                aria-label="Close"
+                className="inline-flex size-8 items-center justify-center rounded hover:bg-tint"
+              >
+                <X size={18} aria-hidden />
+              </Radix.Close>
+            )}
           </div>
           {children}
         </Radix.Content>

@@ -6,11 +6,14 @@ interface FieldProps {
   error?: string;
   children: (id: string, described: string | undefined) => ReactNode;
   className?: string;
+  /** A fixed id, where a key leads to the control. */
+  id?: string;
 }
 
 /** A labelled control with room for a hint or a fault. */
-export function Field({ label, hint, error, children, className = "" }: FieldProps) {
-  const id = useId();
+export function Field({ label, hint, error, children, className = "", id: fixed }: FieldProps) {
+  const own = useId();
+  const id = fixed ?? own;
   const said = error ?? hint;
   return (
     <div className={`flex flex-col gap-1 ${className}`}>

@@ -57,15 +57,9 @@ export function CoatEditor({
       </h2>
       {stratum && <CoatColours stratum={stratum} target={page.zone.target} />}
       <div className="grid grid-cols-[1fr_5.5rem] gap-3">
-        <Field label="Technique">
-          {() => (
-            <Choice
-              id="coat-technique"
-              label="Technique"
-              value={coat.technique}
-              options={techniques}
-              onChange={setTechnique}
-            />
+        <Field label="Technique" id="coat-technique">
+          {(id) => (
+            <Choice id={id} label="Technique" value={coat.technique} options={techniques} onChange={setTechnique} />
           )}
         </Field>
         <Field label="Passes">

@@ -18,7 +18,6 @@ export function ConflictDialog({ mine, theirs, names, onSettle }: Props) {
       open
       title="Changed in another window"
       description="Choose which stack to keep. The other stays one undo away."
-      onClose={() => onSettle("mine", theirs)}
     >
       <div className="grid grid-cols-2 gap-4">
         {(["mine", "theirs"] as const).map((side) => {

@@ -83,7 +83,7 @@ export function CoreSample({ coats, names, preview, findings, selected, shown, s
         </div>
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
           <SortableContext items={topDown.map((t) => t.coat.id)} strategy={verticalListSortingStrategy}>
-            <div role="listbox" aria-label="Coats, the last one first" tabIndex={-1}>
+            <div role="list" aria-label="Coats, the last one first">
               {topDown.map(({ coat, index }, place) => (
                 <StratumRow
                   key={coat.id}

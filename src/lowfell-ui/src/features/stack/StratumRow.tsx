@@ -41,6 +41,7 @@ export function StratumRow({
   return (
     <div
       ref={sortable.setNodeRef}
+      role="listitem"
       style={{
         height: heightPx(film),
         transform: place,
@@ -66,14 +67,12 @@ export function StratumRow({
         {above.length > 0 && <Marks findings={above} shown={shown} onFinding={onFinding} place="-top-2" />}
         {findings.length > 0 && <Marks findings={findings} shown={shown} onFinding={onFinding} place="-bottom-2.5" />}
       </span>
-      <div
-        role="option"
-        aria-selected={selected}
-        tabIndex={selected ? 0 : -1}
+      <button
+        type="button"
+        aria-current={selected}
         data-coat={coat.id}
         onClick={onSelect}
-        onKeyDown={(e) => (e.key === "Enter" || e.key === " ") && onSelect()}
-        className={`flex min-w-0 items-center gap-2 pr-2 text-sm ${coat.skipped ? "text-soft line-through" : ""}`}
+        className={`flex min-w-0 items-center gap-2 pr-2 text-left text-sm ${coat.skipped ? "text-soft line-through" : ""}`}
       >
         <span className="shrink-0 font-semibold">{techniqueWord[coat.technique]}</span>
         <span className="min-w-0 truncate text-soft" title={paint.name}>
@@ -90,7 +89,7 @@ export function StratumRow({
             </span>
           )}
         </span>
-      </div>
+      </button>
     </div>
   );
 }

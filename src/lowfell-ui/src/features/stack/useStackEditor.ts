@@ -63,8 +63,12 @@ export function useStackEditor(scheme: Scheme) {
   }, [scheme.id]);
 
   useEffect(() => {
-    if (JSON.stringify(history.present) === kept.current) return;
+    if (JSON.stringify(history.present) === kept.current) {
+      if (!busy.current) void send();
+      return;
+    }
     localStorage.setItem(keepKey(scheme.id), JSON.stringify({ version: version.current, coats: history.present }));
+    setSave((state) => (state.kind === "conflict" ? state : { kind: "saving" }));
     const timer = setTimeout(() => void send(), saveDelayMs);
     return () => clearTimeout(timer);
   }, [history.present, scheme.id, send]);
@@ -75,17 +79,15 @@ export function useStackEditor(scheme: Scheme) {
     return () => clearTimeout(timer);
   }, [save, send]);
 
-  const settle = useCallback(
-    (keep: "mine" | "theirs", theirs: Scheme) => {
-      version.current = theirs.version;
-      kept.current = JSON.stringify(theirs.coats);
-      // Taking theirs is one step, so that mine is one undo away.
-      if (keep === "theirs") dispatch({ kind: "set", coats: theirs.coats });
-      setSave({ kind: "saved" });
-      void send();
-    },
-    [send],
-  );
+  const settle = useCallback((keep: "mine" | "theirs", theirs: Scheme) => {
+    version.current = theirs.version;
+    kept.current = JSON.stringify(theirs.coats);
+    const mine = latest.current;
+    // Theirs becomes a step of the history either way, so that the stack not chosen is one undo away.
+    dispatch({ kind: "set", coats: theirs.coats });
+    if (keep === "mine") dispatch({ kind: "set", coats: mine });
+    setSave({ kind: "saving" });
+  }, []);
 
   return {
     coats: history.present,

@@ -1,0 +1,41 @@
+using System.Text.Json.Nodes;
+using Xunit;
+
+namespace Lowfell.Browser.Tests;
+
+/// <summary>No serious fault by axe-core (WCAG 2.2 AA) on any screen, in either light; nothing wider than the window.</summary>
+public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession>
+{
+    private static readonly string Axe = File.ReadAllText(Environment.GetEnvironmentVariable("LOWFELL_AXE") ?? throw new InvalidOperationException("Run with ./lowfell test browser."));
+
+    public static TheoryData<string, string, string> Screens => new()
+    {
+        { "/sets", "[data-testid], section[aria-label]", "day" },
+        { "/sets", "[data-testid], section[aria-label]", "lamp" },
+        { "stack", "[data-testid=coat-colours]", "day" },
+        { "stack", "[data-testid=coat-colours]", "lamp" },
+        { "/shelf", "[data-testid='Over white']", "day" },
+        { "/shelf", "[data-testid='Over white']", "lamp" },
+        { "/mixes", "[data-testid=mix-preview]", "day" },
+        { "/mixes", "[data-testid=mix-preview]", "lamp" },
+        { "/schools", "[role=radio]", "day" },
+        { "/schools", "[role=radio]", "lamp" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Screens))]
+    public async Task A_screen_has_no_serious_fault(string path, string ready, string theme)
+    {
+        var browser = session.Browser;
+        browser.Open(path == "stack" ? $"/stack/{await session.App.ZoneIdAsync("Hull panels")}" : path);
+        browser.Find(ready);
+        browser.Run($"document.documentElement.dataset.theme = '{theme}'");
+        browser.Run(Axe);
+        browser.Run("window.axeDone = null; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then(r => { window.axeDone = JSON.stringify(r.violations.map(v => ({ id: v.id, impact: v.impact, nodes: v.nodes.map(n => n.html + ' ' + n.failureSummary) }))); });");
+        var result = browser.Until(() => browser.Run("return window.axeDone") as string, "the end of the look");
+        var serious = JsonNode.Parse(result)!.AsArray().Where(v => (string)v!["impact"]! is "serious" or "critical").Select(v => v!.ToJsonString()).ToList();
+        Assert.Empty(serious);
+        Assert.True((bool)browser.Run("return document.documentElement.scrollWidth <= window.innerWidth")!, "the screen is wider than the window");
+        Assert.Empty(browser.Errors());
+    }
+}

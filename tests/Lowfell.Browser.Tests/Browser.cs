@@ -1,0 +1,126 @@
+using System.Collections.ObjectModel;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
+
+namespace Lowfell.Browser.Tests;
+
+/// <summary>A headless Chromium of 1280 x 800, with waits that read like a painter's next look.</summary>
+public sealed class Browser : IDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+    private readonly ChromeDriver driver;
+    private readonly string profile = Directory.CreateTempSubdirectory("lowfell-browser").FullName;
+
+    public Browser(string address, int width = 1280, int height = 800)
+    {
+        Address = address;
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
+            "--disable-sync", "--disable-default-apps", "--force-device-scale-factor=1", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost", $"--user-data-dir={profile}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
+        service.SuppressInitialDiagnosticInformation = true;
+        driver = new ChromeDriver(service, options);
+        Resize(width, height);
+    }
+
+    public string Address { get; }
+
+    public string Path => new Uri(driver.Url).AbsolutePath;
+
+    public IWebElement Active => driver.SwitchTo().ActiveElement();
+
+    public void Resize(int width, int height) => driver.ExecuteCdpCommand(
+        "Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+
+    /// <summary>Pulls the plug, or puts it back.</summary>
+    public void Offline(bool offline)
+    {
+        driver.ExecuteCdpCommand("Network.enable", []);
+        driver.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions", new Dictionary<string, object?> { ["offline"] = offline, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+    }
+
+    public void Open(string path) => driver.Navigate().GoToUrl(Address + path);
+
+    public void Reload() => driver.Navigate().Refresh();
+
+    public object? Run(string script, params object[] args) => driver.ExecuteScript(script, args);
+
+    public IWebElement Find(string css) => Until(() => All(css).FirstOrDefault(e => e.Displayed), $"an element {css}");
+
+    public ReadOnlyCollection<IWebElement> All(string css) => driver.FindElements(By.CssSelector(css));
+
+    /// <summary>A button, link, tab or option by its words or label.</summary>
+    public IWebElement Named(string name, string within = "body") => Until(
+        () => driver.FindElements(By.CssSelector($"{within} button, {within} a, [role=menuitem], [role=option], {within} [role=radio]"))
+            .FirstOrDefault(e => e.Displayed && ((e.GetDomAttribute("aria-label") ?? "") == name || e.Text.Trim() == name || e.Text.Trim().StartsWith(name + "\n", StringComparison.Ordinal))),
+        $"something to press called '{name}'");
+
+    public IWebElement Field(string label) => Until(
+        () => driver.FindElements(By.XPath($"//label[normalize-space()='{label}']")).Select(l => l.GetDomAttribute("for")).Where(id => id is not null).Select(id => driver.FindElements(By.Id(id!)).FirstOrDefault()).FirstOrDefault(e => e?.Displayed == true)
+            ?? All($"[aria-label='{label}']").FirstOrDefault(e => e.Displayed),
+        $"a field '{label}'");
+
+    public void Fill(string label, string text)
+    {
+        var field = Field(label);
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys(text);
+    }
+
+    public void Choose(string label, string option)
+    {
+        Field(label).Click();
+        Until(() => All("[role=option]").FirstOrDefault(o => o.Displayed && o.Text.Trim() == option), $"the option {option}").Click();
+    }
+
+    public void Press(string keys) => new Actions(driver).SendKeys(keys).Perform();
+
+    public void PressWithAlt(string key) => new Actions(driver).KeyDown(Keys.Alt).SendKeys(key).KeyUp(Keys.Alt).Perform();
+
+    public void Drag(IWebElement from, int byY) => new Actions(driver).MoveToElement(from).ClickAndHold().MoveByOffset(0, Math.Sign(byY) * 10).MoveByOffset(0, byY - (Math.Sign(byY) * 10)).Release().Perform();
+
+    public T Until<T>(Func<T?> look, string what)
+        where T : class
+    {
+        var end = DateTime.UtcNow + Patience;
+        while (true)
+        {
+            try
+            {
+                if (look() is { } found)
+                {
+                    return found;
+                }
+            }
+            catch (Exception stale) when (stale is StaleElementReferenceException or NoSuchElementException)
+            {
+                // The page has drawn itself anew; look again.
+            }
+
+            if (DateTime.UtcNow > end)
+            {
+                throw new TimeoutException($"There never was {what}. The page said:\n{driver.FindElement(By.TagName("body")).Text}");
+            }
+
+            Thread.Sleep(40);
+        }
+    }
+
+    public void UntilTrue(Func<bool> look, string what) => Until(() => look() ? "yes" : null, what);
+
+    public void Shot(string file) => driver.GetScreenshot().SaveAsFile(file);
+
+    /// <summary>Errors that the page itself has logged.</summary>
+    public IReadOnlyList<string> Errors() => [.. driver.Manage().Logs.GetLog(LogType.Browser).Select(l => l.Message)];
+
+    public void Dispose()
+    {
+        driver.Quit();
+        driver.Dispose();
+        Directory.Delete(profile, recursive: true);
+    }
+}

@@ -1,0 +1,56 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Npgsql;
+
+namespace Lowfell.Browser.Tests;
+
+/// <summary>The whole application on a port and a database of its own.</summary>
+public sealed class LiveApp : WebApplicationFactory<Program>
+{
+    private readonly string database = "lowfell_browser_" + Guid.NewGuid().ToString("n")[..12];
+
+    public LiveApp(bool demo = true)
+    {
+        Demo = demo;
+        UseKestrel(0);
+        StartServer();
+        Http = new HttpClient { BaseAddress = ClientOptions.BaseAddress };
+    }
+
+    public bool Demo { get; }
+
+    public HttpClient Http { get; }
+
+    public string Address => ClientOptions.BaseAddress.ToString().TrimEnd('/');
+
+    private static string Cluster => Environment.GetEnvironmentVariable("LOWFELL_TEST_DB")
+        ?? throw new InvalidOperationException("These tests need a PostgreSQL: run them with ./lowfell test browser.");
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseStaticWebAssets();
+        builder.UseSetting("ConnectionStrings:Lowfell", new NpgsqlConnectionStringBuilder(Cluster) { Database = database, MaxPoolSize = 20 }.ConnectionString);
+        builder.UseSetting("Demo", Demo ? "true" : "false");
+    }
+
+    public async Task<string> ZoneIdAsync(string name, string? set = null)
+    {
+        var sets = await Http.GetFromJsonAsync<JsonArray>("/api/sets");
+        return (string)sets!.Where(s => set is null || (string)s!["name"]! == set).SelectMany(s => s!["pieces"]!.AsArray()).SelectMany(p => p!["zones"]!.AsArray())
+            .First(z => (string)z!["settings"]!["name"]! == name)!["id"]!;
+    }
+
+    public override async ValueTask DisposeAsync()
+    {
+        Http.Dispose();
+        await base.DisposeAsync();
+        NpgsqlConnection.ClearAllPools();
+        await using var admin = new NpgsqlConnection(Cluster);
+        await admin.OpenAsync();
+        await using var drop = admin.CreateCommand();
+        drop.CommandText = $"DROP DATABASE IF EXISTS {database} WITH (FORCE)";
+        await drop.ExecuteNonQueryAsync();
+    }
+}

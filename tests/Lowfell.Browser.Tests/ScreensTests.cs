@@ -1,0 +1,115 @@
+using Xunit;
+
+namespace Lowfell.Browser.Tests;
+
+public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSession>
+{
+    private readonly Browser browser = session.Browser;
+
+    [Fact]
+    public void A_set_a_piece_and_a_zone_are_made_and_deleted_with_a_way_back()
+    {
+        browser.Open("/sets");
+        browser.Named("Set").Click();
+        browser.Named("Keep").Click();
+        Assert.Equal("A name is needed.", browser.Find("[role=dialog] [role=alert]").Text);
+        browser.Fill("Name", "Lime kilns");
+        browser.Named("Keep").Click();
+        browser.Find("section[aria-label='Lime kilns']");
+        browser.Named("Piece", "section[aria-label='Lime kilns']").Click();
+        browser.Fill("Name", "Kiln");
+        browser.Fill("Copies", "0");
+        browser.Named("Keep").Click();
+        Assert.Contains("1 to 1000", browser.Find("[role=dialog]").Text, StringComparison.Ordinal);
+        browser.Fill("Copies", "2");
+        browser.Named("Keep").Click();
+        browser.Named("First zone").Click();
+        browser.Fill("Name", "Brick");
+        browser.Fill("Target colour of the face", "#8c4a35");
+        browser.Named("Keep").Click();
+        browser.Named("More for Lime kilns").Click();
+        browser.Named("Delete").Click();
+        browser.UntilTrue(() => browser.All("section[aria-label='Lime kilns']").Count == 0, "no kilns");
+        browser.Named("Undo").Click();
+        browser.Named("Brick, open the stack").Click();
+        browser.UntilTrue(() => browser.Find("[aria-label='Core sample']").Text.Contains("Bare so far", StringComparison.Ordinal), "a bare zone");
+        browser.Press("n");
+        browser.UntilTrue(() => new StackPage(browser).Count == 1, "the first coat");
+        new StackPage(browser).UntilKept();
+    }
+
+    [Fact]
+    public void A_material_is_put_on_the_shelf_with_a_live_swatch()
+    {
+        browser.Open("/shelf");
+        browser.Fill("Find on the shelf", "tan");
+        browser.UntilTrue(() => browser.All("tbody tr").Count == 1, "one material");
+        browser.Named("Material").Click();
+        browser.Fill("Name", "Lugworm Brown");
+        var before = browser.Find("[data-testid='Over black'] span").GetDomAttribute("style");
+        browser.Fill("Colour, dry and hiding", "#6b4a3a");
+        browser.UntilTrue(() => browser.Find("[data-testid='Over black'] span").GetDomAttribute("style") != before, "another swatch");
+        browser.Named("Keep").Click();
+        browser.Fill("Find on the shelf", "lugworm");
+        browser.UntilTrue(() => browser.All("tbody tr").Count == 1, "the new material");
+    }
+
+    [Fact]
+    public void A_mix_tells_its_true_shares()
+    {
+        browser.Open("/mixes");
+        browser.UntilTrue(() => browser.Find("[data-testid=mix-preview]").Text.Contains("33.3 %", StringComparison.Ordinal), "the shares of the first mix");
+        browser.Named("Mix").Click();
+        browser.Fill("Name", "Grey lime");
+        browser.Named("Component").Click();
+        browser.Choose("Component 1", "Salt White");
+        browser.Named("Component").Click();
+        browser.Choose("Component 2", "Pier Grey");
+        browser.Fill("Amount of component 2", "3");
+        browser.UntilTrue(() => browser.Find("[data-testid=mix-preview]").Text.Contains("75 %", StringComparison.Ordinal), "the true shares");
+        browser.Named("Keep").Click();
+        browser.UntilTrue(() => browser.Find("section[aria-label=Mixes]").Text.Contains("Grey lime", StringComparison.Ordinal), "the mix in the list");
+    }
+
+    [Fact]
+    public async Task A_school_moves_the_findings()
+    {
+        var page = StackPage.Open(browser, await session.App.ZoneIdAsync("Brine"));
+        browser.Press("n");
+        page.UntilKept();
+        browser.Choose("Technique", "Wash");
+        browser.UntilTrue(() => page.Rules.Count > 0, "a finding");
+        browser.Press("gg");
+        browser.Open("/schools");
+        browser.Until(() => browser.All("[role=radio]").FirstOrDefault(r => r.Text.StartsWith("One generous", StringComparison.Ordinal)), "the other school").Click();
+        browser.UntilTrue(() => browser.All("[role=radio][data-state=checked]").Any(r => r.Text.StartsWith("One generous", StringComparison.Ordinal)), "the school chosen");
+        browser.Reload();
+        browser.UntilTrue(() => browser.All("[role=radio][data-state=checked]").Any(r => r.Text.StartsWith("One generous", StringComparison.Ordinal)), "the school kept");
+    }
+
+    [Fact]
+    public void Keys_lead_to_every_screen_and_are_shown()
+    {
+        browser.Open("/sets");
+        browser.Named("Keys");
+        foreach (var (key, path) in new[] { ("h", "/shelf"), ("x", "/mixes"), ("o", "/schools"), ("s", "/sets"), ("t", "/stack") })
+        {
+            browser.Press("g");
+            browser.Press(key);
+            browser.UntilTrue(() => browser.Path.StartsWith(path, StringComparison.Ordinal), $"the screen {path}");
+        }
+
+        browser.Press("?");
+        Assert.Contains("Mend the finding", browser.Find("[role=dialog]").Text, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("/nowhere", "There is nothing here")]
+    [InlineData("/stack/00000000-0000-4000-8000-000000000000", "This zone is gone")]
+    public void A_dead_end_says_the_next_move(string path, string words)
+    {
+        browser.Open(path);
+        browser.UntilTrue(() => browser.Find("main").Text.Contains(words, StringComparison.Ordinal), words);
+        Assert.Contains("Go to your sets", browser.Find("main").Text, StringComparison.Ordinal);
+    }
+}

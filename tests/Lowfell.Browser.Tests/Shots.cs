@@ -1,0 +1,50 @@
+using Xunit;
+
+namespace Lowfell.Browser.Tests;
+
+/// <summary>Retakes the pictures of the documentation, from the demo data. Runs only for ./lowfell shots.</summary>
+[Trait("Kind", "Shots")]
+public sealed class Shots
+{
+    private static readonly string? Folder = Environment.GetEnvironmentVariable("LOWFELL_SHOTS");
+
+    public static bool NotAsked => Folder is null;
+
+    [Fact(Skip = "Only for ./lowfell shots", SkipWhen = nameof(NotAsked))]
+    public async Task Take()
+    {
+        await using var app = new LiveApp();
+        using var browser = new Browser(app.Address);
+        void Save(string name)
+        {
+            Thread.Sleep(600);
+            browser.Shot(Path.Combine(Folder!, name + ".png"));
+        }
+
+        browser.Open("/sets");
+        browser.Find("section[aria-label='Sea wall']");
+        Save("sets");
+        var hull = StackPage.Open(browser, await app.ZoneIdAsync("Hull panels"));
+        hull.Select(4);
+        Save("stack-findings");
+        StackPage.Open(browser, await app.ZoneIdAsync("Stone courses")).Select(3);
+        Save("stack");
+        browser.Run("document.documentElement.dataset.theme = 'lamp'");
+        Save("stack-lamp-light");
+        StackPage.Open(browser, await app.ZoneIdAsync("Skim walls")).Select(3);
+        browser.Named("Colour help").Click();
+        browser.Find("[data-testid=colour-help]");
+        browser.Run("document.querySelector('[data-testid=colour-help]').scrollIntoView({ block: 'center' })");
+        Save("colour-help");
+        foreach (var (path, ready) in new[] { ("/shelf", "[data-testid='Over white']"), ("/mixes", "[data-testid=mix-preview]"), ("/schools", "[role=radio]") })
+        {
+            browser.Open(path);
+            browser.Find(ready);
+            Save(path[1..]);
+        }
+
+        browser.Resize(820, 1180);
+        StackPage.Open(browser, await app.ZoneIdAsync("Hull panels"));
+        Save("stack-tablet");
+    }
+}
