@@ -38,7 +38,17 @@ public sealed record CoatMix(Dilution Dilution, DropCount Drops, double TotalMl,
         return new(coat.Dilution, drops, total, total * fraction, total * (1 - fraction));
     }
 
-    /// <summary>Wet film of one pass on the face, um: what drying goes by.</summary>
-    public static double FaceWetFilmUm(Coat coat, Zone zone) =>
-        (coat.OwnDeposit ?? Kernels.Deposit(coat.Technique, zone.Relief, zone.Facing)).WetFilmUm[(int)ReliefHeight.Face] * coat.Hand;
+    /// <summary>Wet film of one pass where it stands thickest, um: what drying goes by. Heights that it hardly touches do not count.</summary>
+    public static double ThickestWetFilmUm(Coat coat, Zone zone)
+    {
+        const double LeastCoverage = 0.1;
+        var deposit = coat.OwnDeposit ?? Kernels.Deposit(coat.Technique, zone.Relief, zone.Facing);
+        var thickest = 0.0;
+        for (var h = 0; h < 3; h++)
+        {
+            thickest = deposit.Coverage[h] >= LeastCoverage ? Math.Max(thickest, deposit.WetFilmUm[h]) : thickest;
+        }
+
+        return thickest * coat.Hand;
+    }
 }

@@ -32,7 +32,7 @@ internal static class HotAirNotHere
                 : solvent ? (Severity.Stop, "Warm air over wet solvent is a fire and fume hazard, and it skins the film.")
                 : drying.WarmAirFactor is null ? (Severity.Risk, $"Warm air leaves rings in a {paint.Lead.Family.Facts().Word} and skins it over.")
                 : (Severity.Risk, "Your school never hurries a coat with warm air.");
-            var minutes = drying.RecoatMinutes(CoatMix.FaceWetFilmUm(coat, reading.Zone), warmAir: false);
+            var minutes = drying.RecoatMinutes(CoatMix.ThickestWetFilmUm(coat, reading.Zone), warmAir: false);
             findings.Add(new(
                 Id,
                 severity,

@@ -54,7 +54,7 @@ public static class StackWriter
             return (0, 0);
         }
 
-        var wetUm = CoatMix.FaceWetFilmUm(coat, zone);
+        var wetUm = CoatMix.ThickestWetFilmUm(coat, zone);
         var drying = paint.Lead.Drying;
         return (Math.Round(drying.RecoatMinutes(wetUm, coat.Hurried)), Math.Round(drying.CuredHours(wetUm), 1));
     }

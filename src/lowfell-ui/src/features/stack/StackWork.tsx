@@ -113,7 +113,7 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <StackHeader page={page} editor={editor} />
-      <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-1 gap-3 p-3 lg:h-[calc(100vh-6.5rem)] lg:min-h-[560px] lg:grid-cols-[minmax(0,1fr)_22rem_18.5rem]">
+      <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-1 gap-3 p-3 lg:h-[calc(100vh-5.9rem)] lg:flex-none lg:grid-cols-[minmax(0,1fr)_22rem_18.5rem]">
         <section aria-label="Core sample" className="flex min-h-0 flex-col rounded-lg border border-line bg-panel">
           <Verdict page={page} preview={preview.data} findings={findings} empty={coats.length === 0} />
           <CoreSample

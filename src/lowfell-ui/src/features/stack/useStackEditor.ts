@@ -79,15 +79,21 @@ export function useStackEditor(scheme: Scheme) {
     return () => clearTimeout(timer);
   }, [save, send]);
 
-  const settle = useCallback((keep: "mine" | "theirs", theirs: Scheme) => {
-    version.current = theirs.version;
-    kept.current = JSON.stringify(theirs.coats);
-    const mine = latest.current;
-    // Theirs becomes a step of the history either way, so that the stack not chosen is one undo away.
-    dispatch({ kind: "set", coats: theirs.coats });
-    if (keep === "mine") dispatch({ kind: "set", coats: mine });
-    setSave({ kind: "saving" });
-  }, []);
+  const settle = useCallback(
+    (keep: "mine" | "theirs", theirs: Scheme) => {
+      version.current = theirs.version;
+      kept.current = JSON.stringify(theirs.coats);
+      const mine = latest.current;
+      // Theirs becomes a step of the history either way, so that the stack not chosen is one undo away.
+      dispatch({ kind: "set", coats: theirs.coats });
+      setSave({ kind: "saving" });
+      if (keep === "mine") {
+        dispatch({ kind: "set", coats: mine });
+        void send();
+      }
+    },
+    [send],
+  );
 
   return {
     coats: history.present,

@@ -1,0 +1,151 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Net.Http.Headers;
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using System.Text.RegularExpressions;
+using Lowfell.Core.Stacks;
+
+namespace Lowfell.Benchmarks;
+
+/// <summary>Load on a running host: a steady 50 requests a second for the latency, then wrk for the throughput against an empty endpoint.</summary>
+internal static partial class Load
+{
+    private const int PerSecond = 50;
+    private const int Seconds = 20;
+
+    public static async Task RunAsync(string address, string folder)
+    {
+        using var http = new HttpClient { BaseAddress = new Uri(address), Timeout = TimeSpan.FromSeconds(10) };
+        await ReadyAsync(http);
+        var inline = Inline(FifteenCoats.Draft());
+        var byId = await ByIdAsync(http, FifteenCoats.Draft());
+        foreach (var (name, body) in new[] { ("inline", inline), ("by id", byId) })
+        {
+            for (var i = 0; i < 400; i++)
+            {
+                await PostAsync(http, body);
+            }
+
+            var times = await SteadyAsync(http, body);
+            Console.WriteLine($"preview of 15 coats, {name}, {PerSecond}/s for {Seconds} s: p50 {At(times, 0.5):0.0} ms, p95 {At(times, 0.95):0.0} ms, p99 {At(times, 0.99):0.0} ms, {body.Length} bytes sent");
+        }
+
+        var empty = Throughput(address + "/api/health/empty", "{}", folder);
+        var sameBody = Throughput(address + "/api/health/empty", inline, folder);
+        var preview = Throughput(address + "/api/preview/stack", inline, folder);
+        var previewById = Throughput(address + "/api/preview/stack", byId, folder);
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"throughput, requests/s: empty {empty:0}, empty with the same body {sameBody:0}, preview inline {preview:0} ({preview / empty:P0}), by id {previewById:0} ({previewById / empty:P0})"));
+    }
+
+    private static async Task ReadyAsync(HttpClient http)
+    {
+        for (var i = 0; i < 200; i++)
+        {
+            try
+            {
+                if ((await http.GetAsync("/api/health")).IsSuccessStatusCode)
+                {
+                    return;
+                }
+            }
+            catch (HttpRequestException)
+            {
+                // Not there yet.
+            }
+
+            await Task.Delay(150);
+        }
+
+        throw new TimeoutException("The host does not answer.");
+    }
+
+    private static async Task PostAsync(HttpClient http, string body)
+    {
+        using var content = new StringContent(body, Encoding.UTF8, new MediaTypeHeaderValue("application/json"));
+        using var answer = await http.PostAsync("/api/preview/stack", content);
+        answer.EnsureSuccessStatusCode();
+        await answer.Content.ReadAsByteArrayAsync();
+    }
+
+    // Open loop: a request leaves at its time, whether or not the last has come back, so that a stall is not hidden.
+    private static async Task<double[]> SteadyAsync(HttpClient http, string body)
+    {
+        var clock = Stopwatch.StartNew();
+        var flights = new List<Task<double>>();
+        for (var i = 0; i < PerSecond * Seconds; i++)
+        {
+            var due = TimeSpan.FromSeconds((double)i / PerSecond);
+            if (due > clock.Elapsed)
+            {
+                await Task.Delay(due - clock.Elapsed);
+            }
+
+            flights.Add(Task.Run(async () =>
+            {
+                var start = clock.Elapsed;
+                await PostAsync(http, body);
+                return (clock.Elapsed - start).TotalMilliseconds;
+            }));
+        }
+
+        return [.. (await Task.WhenAll(flights)).Order()];
+    }
+
+    private static double At(double[] sorted, double share) => sorted[(int)Math.Min(sorted.Length - 1, share * sorted.Length)];
+
+    private static double Throughput(string url, string body, string folder)
+    {
+        var script = Path.Combine(folder, "post.lua");
+        File.WriteAllText(script, $"wrk.method = \"POST\"\nwrk.headers[\"Content-Type\"] = \"application/json\"\nwrk.body = [==[{body}]==]\n");
+        double best = 0;
+        for (var run = 0; run < 3; run++)
+        {
+            using var wrk = Process.Start(new ProcessStartInfo("wrk", $"-t1 -c8 -d8s -s {script} {url}") { RedirectStandardOutput = true })!;
+            var output = wrk.StandardOutput.ReadToEnd();
+            wrk.WaitForExit();
+            if (output.Contains("Non-2xx", StringComparison.Ordinal))
+            {
+                throw new InvalidOperationException($"The host refused: {output}");
+            }
+
+            best = Math.Max(best, double.Parse(PerSecondLine().Match(output).Groups[1].Value, CultureInfo.InvariantCulture));
+        }
+
+        return best;
+    }
+
+    [GeneratedRegex(@"Requests/sec:\s+([\d.]+)")]
+    private static partial Regex PerSecondLine();
+
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+
+    private static string Inline(StackDraft draft) => JsonSerializer.Serialize(new { zone = Zone(draft), coats = draft.Coats.Select(c => Coat(c, Material(c), null)) }, Json);
+
+    // The same stack with its materials put on the shelf first.
+    private static async Task<string> ByIdAsync(HttpClient http, StackDraft draft)
+    {
+        var ids = new Dictionary<string, Guid>();
+        foreach (var coat in draft.Coats.DistinctBy(c => c.Material!.Name))
+        {
+            var material = JsonSerializer.SerializeToNode(Material(coat), Json)!;
+            material["name"] = $"Bench {coat.Material!.Name} {Guid.NewGuid():n}";
+            using var content = new StringContent(material.ToJsonString(), Encoding.UTF8, new MediaTypeHeaderValue("application/json"));
+            using var answer = await http.PostAsync("/api/materials", content);
+            using var made = JsonDocument.Parse(await answer.EnsureSuccessStatusCode().Content.ReadAsStringAsync());
+            ids[coat.Material.Name] = made.RootElement.GetProperty("id").GetGuid();
+        }
+
+        return JsonSerializer.Serialize(new { zone = Zone(draft), coats = draft.Coats.Select(c => Coat(c, null, ids[c.Material!.Name])) }, new JsonSerializerOptions(Json) { DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull });
+    }
+
+    private static object Zone(StackDraft draft) => new { draft.Zone.Substrate, draft.Zone.Relief, draft.Zone.Facing, draft.Zone.AreaMm2, draft.Zone.Copies, draft.Zone.Handled };
+
+    private static object Coat(Coat c, object? material, Guid? materialId) => new { c.Id, c.Technique, c.Passes, c.Dilution.PaintFraction, c.Thinner, material, materialId };
+
+    private static object Material(Coat c) => new
+    {
+        c.Material!.Name, c.Material.Family, Colour = c.Material.Colour.ToString(), c.Material.ContrastRatio, c.Material.ReferenceFilmUm, c.Material.VolumeSolids, c.Material.Sheen, c.Material.UndertonePower,
+    };
+}
