@@ -1,3 +1,5 @@
+using System.Runtime.Intrinsics;
+
 namespace Lowfell.Core.Colour;
 
 /// <summary>How different two colours look.</summary>
@@ -30,8 +32,8 @@ public static class ColourDifference
 
         var deltaH = 2 * Math.Sqrt(cp1 * cp2) * Math.Sin(hueStep / 2 * Degree);
         double lBar = (first.L + second.L) / 2, cpBar = (cp1 + cp2) / 2;
-        var t = 1 - (0.17 * Math.Cos((hueSum - 30) * Degree)) + (0.24 * Math.Cos(2 * hueSum * Degree))
-            + (0.32 * Math.Cos(((3 * hueSum) + 6) * Degree)) - (0.20 * Math.Cos(((4 * hueSum) - 63) * Degree));
+        var cosines = Vector256.Cos(Vector256.Create(hueSum - 30, 2 * hueSum, (3 * hueSum) + 6, (4 * hueSum) - 63) * Degree);
+        var t = 1 + Vector256.Sum(cosines * Vector256.Create(-0.17, 0.24, 0.32, -0.20));
         var cpBar7 = Power7(cpBar);
         var rotation = -2 * Math.Sqrt(cpBar7 / (cpBar7 + Pow25To7))
             * Math.Sin(60 * Math.Exp(-Square((hueSum - 275) / 25)) * Degree);

@@ -1,3 +1,4 @@
+using System.Runtime.InteropServices;
 using System.Runtime.Intrinsics;
 
 namespace Lowfell.Core.Colour;
@@ -197,6 +198,7 @@ public sealed class FilmOptics
     /// <param name="passes">Number of passes.</param>
     public void Lay(Span<double> body, double dryFilmUm, double coverage, int passes)
     {
+        ArgumentOutOfRangeException.ThrowIfNotEqual(body.Length, Spectra.Bands);
         if (dryFilmUm <= 0 || coverage <= 0)
         {
             return;
@@ -207,12 +209,16 @@ public sealed class FilmOptics
         var c = Vector256.Create(coverage);
         var one = Vector256<double>.One;
         var exponent = Vector256.Create(-2 * dryFilmUm);
-        for (var i = 0; i < Spectra.Bands; i += 4)
+        ref var light = ref MemoryMarshal.GetReference(body);
+        ref var scatter = ref MemoryMarshal.GetArrayDataReference(scattering);
+        ref var absorb = ref MemoryMarshal.GetArrayDataReference(absorption);
+        ref var roots = ref MemoryMarshal.GetArrayDataReference(beta);
+        for (nuint i = 0; i < Spectra.Bands; i += 4)
         {
-            var b = Vector256.Create<double>(body.Slice(i, 4));
-            var s = Vector256.Create(scattering.AsSpan(i, 4));
-            var root = Vector256.Create(beta.AsSpan(i, 4));
-            var a = Vector256.Create(absorption.AsSpan(i, 4)) + s;
+            var b = Vector256.LoadUnsafe(ref light, i);
+            var s = Vector256.LoadUnsafe(ref scatter, i);
+            var root = Vector256.LoadUnsafe(ref roots, i);
+            var a = Vector256.LoadUnsafe(ref absorb, i) + s;
             var e = Vector256.Exp(exponent * root);
             var m = one - e;
             var p = root * (one + e);
@@ -232,7 +238,7 @@ public sealed class FilmOptics
                 b += c * (film - b);
             }
 
-            b.CopyTo(body.Slice(i, 4));
+            b.StoreUnsafe(ref light, i);
         }
     }
 

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Runtime.InteropServices;
 using System.Runtime.Intrinsics;
 
 namespace Lowfell.Core.Colour;
@@ -52,8 +53,7 @@ public static class Spectra
 
     /// <summary>Linear light of a reflectance spectrum under D65.</summary>
     /// <param name="reflectance">36 reflectances.</param>
-    public static LinearRgb ToLinear(ReadOnlySpan<double> reflectance) =>
-        new(Dot(reflectance, CieTables.Rows[0]), Dot(reflectance, CieTables.Rows[1]), Dot(reflectance, CieTables.Rows[2]));
+    public static LinearRgb ToLinear(ReadOnlySpan<double> reflectance) => Weigh(reflectance);
 
     /// <summary>Newton steps toward the spectrum, starting from <paramref name="z"/>: near a solution three are enough.</summary>
     internal static void Solve(LinearRgb light, Span<double> z, Span<double> multipliers)
@@ -138,14 +138,23 @@ public static class Spectra
         return largest;
     }
 
-    private static double Dot(ReadOnlySpan<double> left, ReadOnlySpan<double> right)
+    // The three sums share the loads of the spectrum.
+    private static LinearRgb Weigh(ReadOnlySpan<double> reflectance)
     {
-        var sum = Vector256<double>.Zero;
-        for (var i = 0; i < Bands; i += 4)
+        ArgumentOutOfRangeException.ThrowIfNotEqual(reflectance.Length, Bands);
+        ref var light = ref MemoryMarshal.GetReference(reflectance);
+        ref var red = ref MemoryMarshal.GetArrayDataReference(CieTables.Rows[0]);
+        ref var green = ref MemoryMarshal.GetArrayDataReference(CieTables.Rows[1]);
+        ref var blue = ref MemoryMarshal.GetArrayDataReference(CieTables.Rows[2]);
+        Vector256<double> r = default, g = default, b = default;
+        for (nuint i = 0; i < Bands; i += 4)
         {
-            sum += Vector256.Create(left.Slice(i, 4)) * Vector256.Create(right.Slice(i, 4));
+            var band = Vector256.LoadUnsafe(ref light, i);
+            r += band * Vector256.LoadUnsafe(ref red, i);
+            g += band * Vector256.LoadUnsafe(ref green, i);
+            b += band * Vector256.LoadUnsafe(ref blue, i);
         }
 
-        return Vector256.Sum(sum);
+        return new(Vector256.Sum(r), Vector256.Sum(g), Vector256.Sum(b));
     }
 }

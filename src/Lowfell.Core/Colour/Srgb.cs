@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Runtime.Intrinsics;
 
 namespace Lowfell.Core.Colour;
 
@@ -57,8 +58,9 @@ public readonly record struct Srgb(byte R, byte G, byte B)
 /// <param name="B">Blue.</param>
 public readonly record struct LinearRgb(double R, double G, double B)
 {
-    // 4096 steps of linear light to 8 bits, fine enough that a round trip through Srgb is exact.
-    private static readonly byte[] Encode = [.. Enumerable.Range(0, 4097).Select(i => EncodeChannel(i / 4096.0))];
+    // So many steps of linear light to 8 bits that the darkest step of a display spans five of them.
+    private const int Steps = 16384;
+    private static readonly byte[] Encode = [.. Enumerable.Range(0, Steps + 1).Select(i => EncodeChannel((double)i / Steps))];
 
     /// <summary>Relative luminance, 0..1.</summary>
     public double Luminance => CieTables.Xyz(this).Y;
@@ -71,22 +73,17 @@ public readonly record struct LinearRgb(double R, double G, double B)
     {
         var (x, y, z) = CieTables.Xyz(this);
         var white = CieTables.White;
-        double fx = F(x / white.X), fy = F(y / white.Y), fz = F(z / white.Z);
+        var t = Vector256.Create(x / white.X, y / white.Y, z / white.Z, 1);
+
+        // Three cube roots at once; below the threshold the standard's straight line.
+        var root = Vector256.Exp(Vector256.Log(Vector256.Max(t, Vector256.Create(1e-9))) / 3);
+        var line = ((t * (24389.0 / 27)) + Vector256.Create(16.0)) / 116;
+        var f = Vector256.ConditionalSelect(Vector256.GreaterThan(t, Vector256.Create(216.0 / 24389)), root, line);
+        double fx = f[0], fy = f[1], fz = f[2];
         return new Lab((116 * fy) - 16, 500 * (fx - fy), 200 * (fy - fz));
     }
 
-    private static double F(double t) => t > 216.0 / 24389 ? Math.Cbrt(t) : ((24389.0 / 27 * t) + 16) / 116;
-
-    private static byte ToByte(double v)
-    {
-        if (v <= 0)
-        {
-            return 0;
-        }
-
-        // The dark end is steep: compute it, look up the rest.
-        return v >= 1 ? (byte)255 : v < 0.05 ? EncodeChannel(v) : Encode[(int)((v * 4096) + 0.5)];
-    }
+    private static byte ToByte(double v) => v <= 0 ? (byte)0 : v >= 1 ? (byte)255 : Encode[(int)((v * Steps) + 0.5)];
 
     private static byte EncodeChannel(double v) =>
         (byte)((255 * (v <= 0.0031308 ? 12.92 * v : (1.055 * Math.Pow(v, 1 / 2.4)) - 0.055)) + 0.5);

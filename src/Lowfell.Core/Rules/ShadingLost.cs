@@ -1,3 +1,4 @@
+using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Stacks;
@@ -43,7 +44,15 @@ internal static class ShadingLost
     private static IEnumerable<Mend> Mends(StackReading reading, int shade, int i)
     {
         var coat = reading.Coat(i);
-        bool Keeps(Coat changed) => !Lost(reading.Of(reading.Draft.Replace(changed)).Prediction, i);
+        var ground = Predictor.WalkTo(reading.Draft, i);
+        bool Keeps(Coat changed)
+        {
+            // What lies below stays as it is: only this coat is laid anew.
+            var trial = ground.Copy();
+            trial.Lay(PreparedCoat.Of(changed, reading.Zone, null));
+            return ColourDifference.Ciede2000(trial.Colour((int)ReliefHeight.Recess).ToLab(), trial.Colour((int)ReliefHeight.Face).ToLab()) >= Least;
+        }
+
         for (var passes = coat.Passes - 1; passes >= 1; passes--)
         {
             var fewer = coat with { Passes = passes };

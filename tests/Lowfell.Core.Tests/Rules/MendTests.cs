@@ -3,6 +3,7 @@ using CsCheck;
 using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Rules;
 using Lowfell.Core.Stacks;
 using Xunit;
 
