@@ -146,6 +146,13 @@ internal static partial class Load
 
     private static object Material(Coat c) => new
     {
-        c.Material!.Name, c.Material.Family, Colour = c.Material.Colour.ToString(), c.Material.ContrastRatio, c.Material.ReferenceFilmUm, c.Material.VolumeSolids, c.Material.Sheen, c.Material.UndertonePower,
+        c.Material!.Name,
+        c.Material.Family,
+        Colour = c.Material.Colour.ToString(),
+        c.Material.ContrastRatio,
+        c.Material.ReferenceFilmUm,
+        c.Material.VolumeSolids,
+        c.Material.Sheen,
+        c.Material.UndertonePower,
     };
 }

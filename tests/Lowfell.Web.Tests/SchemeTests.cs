@@ -14,8 +14,20 @@ public sealed class SchemeTests(TestHost host) : IClassFixture<TestHost>
         var tan = await host.MaterialAsync("Rope Tan");
         coats.Insert(1, new JsonObject
         {
-            ["id"] = Guid.NewGuid().ToString(), ["technique"] = "dryBrush", ["materialId"] = (string)tan["id"]!, ["mixedTo"] = "#aa9966", ["passes"] = 2, ["paintFraction"] = 0.9, ["dilutionForm"] = "thinnerAdded",
-            ["thinner"] = "acrylicMedium", ["hand"] = 1.25, ["deposit"] = JsonNode.Parse("{\"wetFilmUm\":[1,2,30],\"coverage\":[0,0.1,0.9]}"), ["hurried"] = true, ["optional"] = true, ["skipped"] = true, ["wait"] = "cured",
+            ["id"] = Guid.NewGuid().ToString(),
+            ["technique"] = "dryBrush",
+            ["materialId"] = (string)tan["id"]!,
+            ["mixedTo"] = "#aa9966",
+            ["passes"] = 2,
+            ["paintFraction"] = 0.9,
+            ["dilutionForm"] = "thinnerAdded",
+            ["thinner"] = "acrylicMedium",
+            ["hand"] = 1.25,
+            ["deposit"] = JsonNode.Parse("{\"wetFilmUm\":[1,2,30],\"coverage\":[0,0.1,0.9]}"),
+            ["hurried"] = true,
+            ["optional"] = true,
+            ["skipped"] = true,
+            ["wait"] = "cured",
             ["note"] = "Numbers last.",
         });
         var kept = await host.PutAsync($"/api/schemes/{scheme["id"]}/stack", new { version = (int)scheme["version"]!, coats });

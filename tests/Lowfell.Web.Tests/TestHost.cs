@@ -98,12 +98,22 @@ public static class Drafts
 {
     public static JsonObject Material(string name = "Rope Tan", string family = "acrylicPaint", string colour = "#b59a6b", double contrast = 0.92, double solids = 0.36, string sheen = "matt") => new()
     {
-        ["name"] = name, ["family"] = family, ["colour"] = colour, ["contrastRatio"] = contrast, ["referenceFilmUm"] = 20, ["volumeSolids"] = solids, ["sheen"] = sheen,
+        ["name"] = name,
+        ["family"] = family,
+        ["colour"] = colour,
+        ["contrastRatio"] = contrast,
+        ["referenceFilmUm"] = 20,
+        ["volumeSolids"] = solids,
+        ["sheen"] = sheen,
     };
 
     public static JsonObject Coat(string technique, JsonObject? material, double fraction = 1, int passes = 1) => new()
     {
-        ["id"] = Guid.NewGuid().ToString(), ["technique"] = technique, ["material"] = material, ["passes"] = passes, ["paintFraction"] = fraction,
+        ["id"] = Guid.NewGuid().ToString(),
+        ["technique"] = technique,
+        ["material"] = material,
+        ["passes"] = passes,
+        ["paintFraction"] = fraction,
     };
 
     public static JsonObject Stack(params JsonObject[] coats) => new() { ["zone"] = new JsonObject { ["substrate"] = "resin", ["relief"] = "panelled" }, ["coats"] = new JsonArray(coats) };

@@ -151,8 +151,17 @@ public static class DemoLoader
     {
         public MaterialRow ToRow() => new()
         {
-            Id = Guid.CreateVersion7(), Name = Name, House = House, Family = Family, Colour = Colour, ContrastRatio = ContrastRatio, ReferenceFilmUm = ReferenceFilmUm,
-            VolumeSolids = VolumeSolids, Sheen = Sheen, UndertonePower = UndertonePower, Effect = Effect,
+            Id = Guid.CreateVersion7(),
+            Name = Name,
+            House = House,
+            Family = Family,
+            Colour = Colour,
+            ContrastRatio = ContrastRatio,
+            ReferenceFilmUm = ReferenceFilmUm,
+            VolumeSolids = VolumeSolids,
+            Sheen = Sheen,
+            UndertonePower = UndertonePower,
+            Effect = Effect,
         };
     }
 

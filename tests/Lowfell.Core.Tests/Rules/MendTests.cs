@@ -42,7 +42,15 @@ public sealed class MendTests
         Gen.Enum<Relief>(), Gen.Enum<Facing>(), Gen.Enum<Substrate>(), Gen.Bool, Gen.Bool, Gen.OneOf<Srgb?>(null, Srgb.Parse("#8a7a58"), Srgb.Parse("#3d4a33")), Gen.OneOf<double?>(null, 0.3, 0.8),
         (relief, facing, substrate, handled, edges, target, detail) => new Zone
         {
-            Relief = relief, Facing = facing, Substrate = substrate, Handled = handled, CutEdges = edges, Target = target, SmallestDetailMm = detail, AreaMm2 = 6000, Tolerance = 6,
+            Relief = relief,
+            Facing = facing,
+            Substrate = substrate,
+            Handled = handled,
+            CutEdges = edges,
+            Target = target,
+            SmallestDetailMm = detail,
+            AreaMm2 = 6000,
+            Tolerance = 6,
         });
 
     private static readonly Gen<Schools> AnySchools = Gen.Select(
@@ -63,17 +71,17 @@ public sealed class MendTests
 
     private static void MendAll(StackDraft draft, ConcurrentDictionary<string, bool> seen)
     {
-            foreach (var finding in draft.Read())
+        foreach (var finding in draft.Read())
+        {
+            seen[finding.Rule] = true;
+            foreach (var mend in finding.Mends)
             {
-                seen[finding.Rule] = true;
-                foreach (var mend in finding.Mends)
-                {
-                    var left = mend.Apply().Read();
-                    Assert.False(
-                        left.Any(f => f.Rule == finding.Rule && f.CoatId == finding.CoatId && f.Aspect == finding.Aspect),
-                        $"{finding.Rule}/{mend.Id} ({mend.Label}) leaves: {finding.What}\n{Tell(draft)}");
-                }
+                var left = mend.Apply().Read();
+                Assert.False(
+                    left.Any(f => f.Rule == finding.Rule && f.CoatId == finding.CoatId && f.Aspect == finding.Aspect),
+                    $"{finding.Rule}/{mend.Id} ({mend.Label}) leaves: {finding.What}\n{Tell(draft)}");
             }
+        }
     }
 
     [Fact]

@@ -27,7 +27,13 @@ public sealed record SchoolsView(
     /// <summary>As the rules read them.</summary>
     public Schools ToCore() => new()
     {
-        PinWashVarnish = PinWashVarnish, Wash = Wash, Pigments = Pigments, WarmAir = WarmAir, Shading = Shading, DryBrush = DryBrush, GritGlue = GritGlue,
+        PinWashVarnish = PinWashVarnish,
+        Wash = Wash,
+        Pigments = Pigments,
+        WarmAir = WarmAir,
+        Shading = Shading,
+        DryBrush = DryBrush,
+        GritGlue = GritGlue,
     };
 
     /// <summary>From a bench.</summary>

@@ -68,8 +68,15 @@ public sealed record PieceDraft
     /// <summary>From a row.</summary>
     public static PieceDraft Of(PieceRow row) => new()
     {
-        Name = row.Name, Kind = row.Kind, Substrate = row.Substrate, Shape = row.Shape, LengthMm = row.LengthMm, WidthMm = row.WidthMm,
-        HeightMm = row.HeightMm, FreeAreaMm2 = row.FreeAreaMm2, Copies = row.Copies,
+        Name = row.Name,
+        Kind = row.Kind,
+        Substrate = row.Substrate,
+        Shape = row.Shape,
+        LengthMm = row.LengthMm,
+        WidthMm = row.WidthMm,
+        HeightMm = row.HeightMm,
+        FreeAreaMm2 = row.FreeAreaMm2,
+        Copies = row.Copies,
     };
 }
 
@@ -152,8 +159,19 @@ public sealed record ZoneSettings
     /// <summary>From a row.</summary>
     public static ZoneSettings Of(ZoneRow z) => new()
     {
-        Name = z.Name, AreaShare = z.AreaShare, OwnAreaMm2 = z.OwnAreaMm2, Relief = z.Relief, Facing = z.Facing, SmallestDetailMm = z.SmallestDetailMm,
-        Handled = z.Handled, CutEdges = z.CutEdges, Finish = z.Finish, Target = z.Target, Tolerance = z.Tolerance, Neighbours = z.Neighbours, SchemeId = z.SchemeId,
+        Name = z.Name,
+        AreaShare = z.AreaShare,
+        OwnAreaMm2 = z.OwnAreaMm2,
+        Relief = z.Relief,
+        Facing = z.Facing,
+        SmallestDetailMm = z.SmallestDetailMm,
+        Handled = z.Handled,
+        CutEdges = z.CutEdges,
+        Finish = z.Finish,
+        Target = z.Target,
+        Tolerance = z.Tolerance,
+        Neighbours = z.Neighbours,
+        SchemeId = z.SchemeId,
     };
 }
 
