@@ -8,7 +8,14 @@ namespace Lowfell.Browser.Tests;
 /// <summary>A headless Chromium of 1280 x 800, with waits that read like a painter's next look.</summary>
 public sealed class Browser : IDisposable
 {
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
+    // One look in the page itself: asking element by element over the wire is slow, and the page may draw itself anew meanwhile.
+    private const string FindByName = """
+        const [name, within] = arguments;
+        const all = [...document.querySelectorAll(`${within} button, ${within} a, [role=menuitem], [role=option], ${within} [role=radio]`)];
+        return all.find(e => e.checkVisibility() && (e.getAttribute("aria-label") === name || e.innerText.trim() === name || e.innerText.trim().startsWith(name + "\n"))) ?? null;
+        """;
+
     private readonly ChromeDriver driver;
     private readonly string profile = Directory.CreateTempSubdirectory("lowfell-browser").FullName;
 
@@ -54,10 +61,7 @@ public sealed class Browser : IDisposable
     public ReadOnlyCollection<IWebElement> All(string css) => driver.FindElements(By.CssSelector(css));
 
     /// <summary>A button, link, tab or option by its words or label.</summary>
-    public IWebElement Named(string name, string within = "body") => Until(
-        () => driver.FindElements(By.CssSelector($"{within} button, {within} a, [role=menuitem], [role=option], {within} [role=radio]"))
-            .FirstOrDefault(e => e.Displayed && ((e.GetDomAttribute("aria-label") ?? "") == name || e.Text.Trim() == name || e.Text.Trim().StartsWith(name + "\n", StringComparison.Ordinal))),
-        $"something to press called '{name}'");
+    public IWebElement Named(string name, string within = "body") => Until(() => Run(FindByName, name, within) as IWebElement, $"something to press called '{name}'");
 
     public IWebElement Field(string label) => Until(
         () => driver.FindElements(By.XPath($"//label[normalize-space()='{label}']")).Select(l => l.GetDomAttribute("for")).Where(id => id is not null).Select(id => driver.FindElements(By.Id(id!)).FirstOrDefault()).FirstOrDefault(e => e?.Displayed == true)

@@ -77,6 +77,7 @@ public sealed class SchemeTests(TestHost host) : IClassFixture<TestHost>
 
         await RefusesAsync("0.paintFraction", -1, "coats[0].paintFraction");
         await RefusesAsync("0.passes", 99, "coats[0].passes");
+        await RefusesAsync("0", null, "coats[0]");
         await RefusesAsync("0.materialId", Guid.NewGuid().ToString(), "coats[0].materialId");
         await RefusesAsync("0.material", Drafts.Material(), "coats[0].material");
         await RefusesAsync("0.note", new string('n', 10_000), "coats[0].note");

@@ -94,6 +94,7 @@ public sealed class ShelfTests(TestHost host) : IClassFixture<TestHost>
         await host.RefusesAsync(HttpMethod.Post, "/api/mixes", new { name = "None", components = Array.Empty<object>() }, "components");
         await host.RefusesAsync(HttpMethod.Post, "/api/mixes", new { name = "Zero", components = new[] { new { amount = 0, unit = "parts", materialId = tan } } }, "components[0].amount");
         await host.RefusesAsync(HttpMethod.Post, "/api/mixes", new { name = "Nothing", components = new[] { new { amount = 1, unit = "parts" } } }, "components[0].materialId");
+        await host.RefusesAsync(HttpMethod.Post, "/api/mixes", new { name = "Hole", components = new object?[] { null } }, "components[0]");
         await host.RefusesAsync(HttpMethod.Post, "/api/mixes", new { name = "Ghost", components = new[] { new { amount = 1, unit = "parts", materialId = Guid.NewGuid() } } }, "components[0].materialId");
         await host.RefusesAsync(HttpMethod.Post, "/api/mixes", new { name = "Water", components = new[] { new { amount = 1, unit = "parts", thinner = "water" } } }, "components");
         await host.RefusesAsync(HttpMethod.Post, "/api/preview/mix", new { name = "Cups", components = new[] { new { amount = 1, unit = "cups", materialId = tan } } }, "components[0].unit");

@@ -12,11 +12,11 @@ internal static class Barriers
 
     /// <summary>Inserts the best varnish of one of these sheens under the coat at <paramref name="index"/>; null where the shelf has none that holds.</summary>
     public static (string Name, bool Waits, Func<StackDraft> Apply)? Varnish(StackReading reading, int index, params Sheen[] sheens) =>
-        Insert(reading, index, sheens.SelectMany(reading.Shelf.Varnishes).SelectMany(VarnishCoats), strict: false);
+        Insert(reading, index, sheens.SelectMany(reading.Shelf.VarnishCoats), strict: false);
 
     /// <summary>As <see cref="Varnish"/>, over a layer that even its own kind of rule would spare: it must not move a soluble mark.</summary>
     public static (string Name, bool Waits, Func<StackDraft> Apply)? VarnishOverMarks(StackReading reading, int index, params Sheen[] sheens) =>
-        Insert(reading, index, sheens.SelectMany(reading.Shelf.Varnishes).SelectMany(VarnishCoats), strict: true);
+        Insert(reading, index, sheens.SelectMany(reading.Shelf.VarnishCoats), strict: true);
 
     /// <summary>Inserts a water-borne sealer under the coat at <paramref name="index"/>.</summary>
     public static (string Name, bool Waits, Func<StackDraft> Apply)? Sealer(StackReading reading, int index, int passes) =>

@@ -71,7 +71,7 @@ internal static class ChippingSandwich
     private static IEnumerable<Mend> SealMends(StackReading reading, int i)
     {
         // Lacquer resists water at once; a water-borne varnish has to cure first.
-        if (reading.Shelf.Varnishes(Sheen.Satin).Concat(reading.Shelf.Varnishes(Sheen.Gloss)).SelectMany(Barriers.VarnishCoats)
+        if (reading.Shelf.VarnishCoats(Sheen.Satin).Concat(reading.Shelf.VarnishCoats(Sheen.Gloss))
                 .SelectMany(v => new[] { v, v with { Wait = Wait.Cured } })
                 .Where(v => Solvents.Safe(reading, i, v))
                 .OrderByDescending(v => v.Paint!.Lead.Resistance.Water.Recoat).FirstOrDefault() is not { } varnish)

@@ -1,5 +1,6 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
 
 namespace Lowfell.Core.Rules;
 
@@ -32,9 +33,16 @@ public sealed record Shelf(IReadOnlyList<Material> Materials)
         ContrastRatio = contrast,
     };
 
+    // Asked by every finding that offers a barrier, at every keystroke: sorted and made into coats once a shelf.
+    private readonly Lazy<ILookup<Sheen, Coat>> varnishCoats = new(() => Materials.Where(m => m.Family.IsVarnish())
+        .OrderBy(m => m.Family).ThenBy(m => m.Name, StringComparer.Ordinal)
+        .SelectMany(Barriers.VarnishCoats).ToLookup(c => c.Material!.Sheen));
+
     /// <summary>Varnishes of a sheen, water-borne first.</summary>
-    internal IEnumerable<Material> Varnishes(Sheen sheen) =>
-        Materials.Where(m => m.Family.IsVarnish() && m.Sheen == sheen).OrderBy(m => m.Family).ThenBy(m => m.Name, StringComparer.Ordinal);
+    internal IEnumerable<Material> Varnishes(Sheen sheen) => varnishCoats.Value[sheen].Select(c => c.Material!).Distinct();
+
+    /// <summary>Coats of the varnishes of a sheen, by brush and by spray.</summary>
+    internal IEnumerable<Coat> VarnishCoats(Sheen sheen) => varnishCoats.Value[sheen];
 
     /// <summary>Sealers: PVA, varnishes and water-borne primers.</summary>
     internal IEnumerable<Material> Sealers() =>

@@ -131,7 +131,7 @@ public static class ColourHelp
         var own = (coat.MixedTo ?? paint.Lead.Colour).ToLab();
         var aim = draft.Zone.Target is not null && BaseForTarget(draft, index) is { } solved ? solved.Colour.ToLab() : own;
         return [.. shelf.Materials
-            .Where(m => m.Family == family && m.Id != coat.Material?.Id)
+            .Where(m => m.Family == family && m.Effect == paint.Lead.Effect && m.Id != coat.Material?.Id)
             .OrderBy(m => ColourDifference.Ciede2000(aim, m.Colour.ToLab()))
             .Take(mostTried)
             .Select(m =>

@@ -4,19 +4,15 @@ using Lowfell.Core.Mixes;
 
 namespace Lowfell.Core.Stacks;
 
-/// <summary>A material painted on a plain card, as on a swatch.</summary>
+/// <summary>A paint on a plain card, as on a swatch.</summary>
 public static class StackedCard
 {
     /// <summary>Colour of so many passes on a card of this colour.</summary>
     /// <param name="card">Colour of the card, taken as gloss.</param>
-    /// <param name="material">What is painted.</param>
+    /// <param name="paint">What is painted: a material or a mix.</param>
     /// <param name="technique">How.</param>
     /// <param name="zone">Relief that the technique's deposit is taken from; its face is read.</param>
     /// <param name="passes">Passes, from 1.</param>
-    public static Srgb Colour(Srgb card, Material material, Technique technique, Zone zone, int passes) =>
-        Colour(card, Paint.Of(material), technique, zone, passes);
-
-    /// <summary>As above, for a paint that may be a mix.</summary>
     public static Srgb Colour(Srgb card, Paint paint, Technique technique, Zone zone, int passes)
     {
         const int Face = (int)ReliefHeight.Face;

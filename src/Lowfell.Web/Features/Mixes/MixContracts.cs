@@ -34,6 +34,12 @@ public sealed record MixDraft(string Name, IReadOnlyList<MixComponentDraft> Comp
         {
             var at = $"{prefix}components[{i}].";
             var c = Components[i];
+            if (c is null)
+            {
+                checks.Fault($"{prefix}components[{i}]", "A component is missing here.");
+                continue;
+            }
+
             checks.Within(at, "amount", c.Amount, 0.0001, 10_000);
             var named = (c.MaterialId is null ? 0 : 1) + (c.MixId is null ? 0 : 1) + (c.Thinner is null ? 0 : 1);
             if (named != 1)

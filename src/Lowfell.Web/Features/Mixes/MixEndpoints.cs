@@ -1,7 +1,5 @@
-using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Stacks;
 using Lowfell.Store;
 using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Hosting;
@@ -96,17 +94,14 @@ public static class MixEndpoints
     {
         var content = MixContent.Of(mix);
         var paint = Paint.Of(mix);
-        var card = new Zone { Relief = Relief.Smooth, Facing = Facing.Up };
-        var technique = paint.Lead.Family is Family.AcrylicWash or Family.EnamelWash ? Technique.ThinnedWash : Technique.BaseCoat;
-        string[] Over(string ground) => [.. Enumerable.Range(1, 3).Select(passes => StackedCard.Colour(Srgb.Parse(ground), paint, technique, card, passes).ToString())];
         return new(
             [
                 .. content.Materials.Select(m => new MixShare(m.Material.Name, m.Material.Colour.ToString(), Math.Round(m.Share, 4))),
                 .. content.Thinners.Select(t => new MixShare(t.Thinner.Word(), null, Math.Round(t.Share, 4))),
             ],
             Math.Round(content.PaintFraction, 4),
-            Over("#161616"),
-            Over("#f2f2f0"),
+            Cards.OverBlack(paint),
+            Cards.OverWhite(paint),
             paint.MixesCarriers);
     }
 }

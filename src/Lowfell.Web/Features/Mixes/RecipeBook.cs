@@ -34,7 +34,8 @@ internal sealed class RecipeBook
     {
         var checks = new Checks();
         draft.Check(checks, prefix);
-        for (var i = 0; i < Math.Min(draft.Components.Count, MixDraft.MostComponents); i++)
+        checks.Enforce();
+        for (var i = 0; i < draft.Components.Count; i++)
         {
             var c = draft.Components[i];
             var at = $"{prefix}components[{i}].";

@@ -1,6 +1,4 @@
-using Lowfell.Core.Colour;
-using Lowfell.Core.Materials;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Mixes;
 using Lowfell.Store;
 using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -11,10 +9,6 @@ namespace Lowfell.Web.Features.Shelf;
 /// <summary>Materials on the shelf.</summary>
 public static class ShelfEndpoints
 {
-    private static readonly Srgb BlackCard = Srgb.Parse("#161616");
-    private static readonly Srgb WhiteCard = Srgb.Parse("#f2f2f0");
-    private const int HidingPasses = 200;
-
     /// <summary>Maps the endpoints.</summary>
     public static void Map(WebApplication app)
     {
@@ -25,24 +19,6 @@ public static class ShelfEndpoints
         group.MapDelete("{id:guid}", Remove).WithSummary("Takes a material off the shelf; 409 while something uses it.").ProducesProblem(409);
         app.MapPost("/api/preview/swatch", Swatch).WithTags("Preview").WithSummary("A material over black and over white, by passes.").ProducesValidationProblem();
     }
-
-    /// <summary>The films of a material over a black and a white card.</summary>
-    public static SwatchView SwatchOf(Material material)
-    {
-        var card = new Zone { Relief = Relief.Smooth, Facing = Facing.Up };
-        var technique = UsualTechnique(material);
-        string[] Over(Srgb ground) => [.. Enumerable.Range(1, 3).Select(passes => StackedCard.Colour(ground, material, technique, card, passes).ToString())];
-        var masstone = material.Clear ? material.Colour : StackedCard.Colour(material.Colour, material, Technique.BaseCoat, card, HidingPasses);
-        return new(Over(BlackCard), Over(WhiteCard), masstone.ToString(), MaterialFacts.Of(material));
-    }
-
-    private static Technique UsualTechnique(Material material) => material.Family switch
-    {
-        Family.AcrylicWash or Family.EnamelWash => Technique.ThinnedWash,
-        Family.Pigment => Technique.Pigment,
-        _ when material.Clear => Technique.Varnish,
-        _ => Technique.BaseCoat,
-    };
 
     private static async Task<Ok<List<MaterialView>>> List(LowfellDb db, CancellationToken cancel)
     {
@@ -91,7 +67,9 @@ public static class ShelfEndpoints
     private static Ok<SwatchView> Swatch(MaterialDraft draft)
     {
         Check(draft, "");
-        return TypedResults.Ok(SwatchOf(draft.ToCore()));
+        var material = draft.ToCore();
+        var paint = Paint.Of(material);
+        return TypedResults.Ok(new SwatchView(Cards.OverBlack(paint), Cards.OverWhite(paint), Cards.Masstone(material), MaterialFacts.Of(material)));
     }
 
     private static void Check(MaterialDraft draft, string prefix)

@@ -20,7 +20,7 @@ public static class StackReader
     {
         foreach (var coat in coats)
         {
-            if (coat.MaterialId is not null || coat.MixId is not null)
+            if (coat is { MaterialId: not null } or { MixId: not null })
             {
                 return true;
             }
@@ -101,7 +101,7 @@ public static class StackReader
 
         for (var j = 0; j < i; j++)
         {
-            if (coats[j].Id == coat.Id)
+            if (coats[j]?.Id == coat.Id)
             {
                 checks.Fault(at + "id", $"Coat {coat.Id} stands twice in the stack.");
             }

@@ -1,0 +1,37 @@
+using Lowfell.Core.Colour;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Mixes;
+using Lowfell.Core.Stacks;
+
+namespace Lowfell.Web.Features.Shelf;
+
+/// <summary>A paint over a black and over a white card, as swatches show it.</summary>
+public static class Cards
+{
+    private const int MostPasses = 3;
+    private const int HidingPasses = 200;
+    private static readonly Srgb Black = Srgb.Parse("#161616");
+    private static readonly Srgb White = Srgb.Parse("#f2f2f0");
+    private static readonly Zone Flat = new() { Relief = Relief.Smooth, Facing = Facing.Up };
+
+    /// <summary>Over black, in 1, 2 and 3 passes of the paint's usual technique.</summary>
+    public static string[] OverBlack(Paint paint) => Over(Black, paint);
+
+    /// <summary>Over white, in 1, 2 and 3 passes of the paint's usual technique.</summary>
+    public static string[] OverWhite(Paint paint) => Over(White, paint);
+
+    /// <summary>So thick that no card shows.</summary>
+    public static string Masstone(Material material) =>
+        (material.Clear ? material.Colour : StackedCard.Colour(material.Colour, Paint.Of(material), Technique.BaseCoat, Flat, HidingPasses)).ToString();
+
+    private static string[] Over(Srgb card, Paint paint) =>
+        [.. Enumerable.Range(1, MostPasses).Select(passes => StackedCard.Colour(card, paint, UsualTechnique(paint.Lead), Flat, passes).ToString())];
+
+    private static Technique UsualTechnique(Material material) => material.Family switch
+    {
+        Family.AcrylicWash or Family.EnamelWash => Technique.ThinnedWash,
+        Family.Pigment => Technique.Pigment,
+        _ when material.Clear => Technique.Varnish,
+        _ => Technique.BaseCoat,
+    };
+}
