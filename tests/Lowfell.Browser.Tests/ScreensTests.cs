@@ -72,14 +72,8 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     }
 
     [Fact]
-    public async Task A_school_moves_the_findings()
+    public void A_school_is_chosen_and_kept()
     {
-        var page = StackPage.Open(browser, await session.App.ZoneIdAsync("Brine"));
-        browser.Press("n");
-        page.UntilKept();
-        browser.Choose("Technique", "Wash");
-        browser.UntilTrue(() => page.Rules.Count > 0, "a finding");
-        browser.Press("gg");
         browser.Open("/schools");
         browser.Until(() => browser.All("[role=radio]").FirstOrDefault(r => r.Text.StartsWith("One generous", StringComparison.Ordinal)), "the other school").Click();
         browser.UntilTrue(() => browser.All("[role=radio][data-state=checked]").Any(r => r.Text.StartsWith("One generous", StringComparison.Ordinal)), "the school chosen");
