@@ -14,6 +14,7 @@ internal static partial class Load
 {
     private const int PerSecond = 50;
     private const int Seconds = 20;
+    private const int Rounds = 5;
 
     public static async Task RunAsync(string address, string folder)
     {
@@ -28,16 +29,38 @@ internal static partial class Load
                 await PostAsync(http, body);
             }
 
+            var stolen = Stolen();
+            var clock = Stopwatch.StartNew();
             var times = await SteadyAsync(http, body);
-            Console.WriteLine($"preview of 15 coats, {name}, {PerSecond}/s for {Seconds} s: p50 {At(times, 0.5):0.0} ms, p95 {At(times, 0.95):0.0} ms, p99 {At(times, 0.99):0.0} ms, {body.Length} bytes sent");
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"preview of 15 coats, {name}, {PerSecond}/s for {Seconds} s: p50 {At(times, 0.5):0.0} ms, p95 {At(times, 0.95):0.0} ms, p99 {At(times, 0.99):0.0} ms, {body.Length} bytes sent; {Share(stolen, clock):P0} of the processors' time was taken by other machines"));
         }
 
-        var empty = Throughput(address + "/api/health/empty", "{}", folder);
-        var sameBody = Throughput(address + "/api/health/empty", inline, folder);
-        var preview = Throughput(address + "/api/preview/stack", inline, folder);
-        var previewById = Throughput(address + "/api/preview/stack", byId, folder);
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"throughput, requests/s: empty {empty:0}, empty with the same body {sameBody:0}, preview inline {preview:0} ({preview / empty:P0}), by id {previewById:0} ({previewById / empty:P0})"));
+        // Round by round, so that a neighbour on the machine slows all of them alike; the best round of each counts.
+        (string Name, string Url, string Body)[] targets =
+        [
+            ("empty", "/api/health/empty", "{}"),
+            ("empty with the same body", "/api/health/empty", inline),
+            ("preview inline", "/api/preview/stack", inline),
+            ("preview by id", "/api/preview/stack", byId),
+        ];
+        var best = new double[targets.Length];
+        var stolenFrom = Stolen();
+        var rounds = Stopwatch.StartNew();
+        for (var round = 0; round < Rounds; round++)
+        {
+            for (var t = 0; t < targets.Length; t++)
+            {
+                best[t] = Math.Max(best[t], Throughput(address + targets[t].Url, targets[t].Body, folder));
+            }
+        }
+
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"throughput, requests/s: {string.Join(", ", targets.Zip(best, (t, b) => string.Create(CultureInfo.InvariantCulture, $"{t.Name} {b:0} ({b / best[0]:P0})")))}; {Share(stolenFrom, rounds):P0} of the processors' time was taken by other machines"));
     }
+
+    // Ticks of 10 ms that the hypervisor gave to others, over all processors (proc(5)).
+    private static long Stolen() => File.Exists("/proc/stat") ? long.Parse(File.ReadLines("/proc/stat").First().Split(' ', StringSplitOptions.RemoveEmptyEntries)[8], CultureInfo.InvariantCulture) : 0;
+
+    private static double Share(long since, Stopwatch clock) => (Stolen() - since) / (clock.Elapsed.TotalSeconds * 100 * Environment.ProcessorCount);
 
     private static async Task ReadyAsync(HttpClient http)
     {
@@ -99,21 +122,12 @@ internal static partial class Load
     {
         var script = Path.Combine(folder, "post.lua");
         File.WriteAllText(script, $"wrk.method = \"POST\"\nwrk.headers[\"Content-Type\"] = \"application/json\"\nwrk.body = [==[{body}]==]\n");
-        double best = 0;
-        for (var run = 0; run < 3; run++)
-        {
-            using var wrk = Process.Start(new ProcessStartInfo("wrk", $"-t1 -c8 -d8s -s {script} {url}") { RedirectStandardOutput = true })!;
-            var output = wrk.StandardOutput.ReadToEnd();
-            wrk.WaitForExit();
-            if (output.Contains("Non-2xx", StringComparison.Ordinal))
-            {
-                throw new InvalidOperationException($"The host refused: {output}");
-            }
-
-            best = Math.Max(best, double.Parse(PerSecondLine().Match(output).Groups[1].Value, CultureInfo.InvariantCulture));
-        }
-
-        return best;
+        using var wrk = Process.Start(new ProcessStartInfo("wrk", $"-t1 -c8 -d4s -s {script} {url}") { RedirectStandardOutput = true })!;
+        var output = wrk.StandardOutput.ReadToEnd();
+        wrk.WaitForExit();
+        return output.Contains("Non-2xx", StringComparison.Ordinal)
+            ? throw new InvalidOperationException($"The host refused: {output}")
+            : double.Parse(PerSecondLine().Match(output).Groups[1].Value, CultureInfo.InvariantCulture);
     }
 
     [GeneratedRegex(@"Requests/sec:\s+([\d.]+)")]

@@ -52,6 +52,9 @@ public sealed class Browser : IDisposable
 
     public void Open(string path) => driver.Navigate().GoToUrl(Address + path);
 
+    /// <summary>Closes the page, as a painter closes a tab.</summary>
+    public void Leave() => driver.Navigate().GoToUrl("about:blank");
+
     public void Reload() => driver.Navigate().Refresh();
 
     public object? Run(string script, params object[] args) => driver.ExecuteScript(script, args);

@@ -106,4 +106,25 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
         browser.UntilTrue(() => browser.Find("main").Text.Contains(words, StringComparison.Ordinal), words);
         Assert.Contains("Go to your sets", browser.Find("main").Text, StringComparison.Ordinal);
     }
+
+    // The share of the view that moved while the page came in (Layout Instability API, web.dev: under 0.1 is good; here it must be nothing that is seen).
+    [Theory]
+    [InlineData("/sets", "section[aria-label='Sea wall']")]
+    [InlineData("/stack", "[data-testid=finished] [data-height=face]")]
+    [InlineData("/shelf", "[data-testid='Over white']")]
+    [InlineData("/mixes", "main h1")]
+    [InlineData("/schools", "[role=radio]")]
+    public void Nothing_jumps_while_a_screen_comes_in(string path, string ready)
+    {
+        browser.Open(path);
+        browser.Find(ready);
+        Thread.Sleep(400);
+        var moved = browser.Run("""
+            const seen = new PerformanceObserver(() => {});
+            seen.observe({ type: "layout-shift", buffered: true });
+            return seen.takeRecords().filter((e) => !e.hadRecentInput && e.value > 0.002)
+              .map((e) => `${e.value.toFixed(4)} by ${e.sources.map((s) => s.node?.outerHTML?.slice(0, 120)).join(" and ")}`);
+            """);
+        Assert.Empty((IEnumerable<object>)moved!);
+    }
 }

@@ -188,6 +188,42 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
     }
 
     [Fact]
+    public async Task What_was_left_unsent_when_the_page_closed_is_not_lost_to_another_window()
+    {
+        var zone = await session.App.ZoneIdAsync("Tracks and wheels");
+        var page = StackPage.Open(browser, zone);
+        var count = page.Count;
+        browser.Offline(true);
+        browser.Press("b");
+        try
+        {
+            browser.UntilTrue(() => page.Saved == "waiting", "a stack that waits");
+            browser.Leave();
+        }
+        finally
+        {
+            browser.Offline(false);
+        }
+
+        using (var other = new Browser(session.App.Address))
+        {
+            var theirs = StackPage.Open(other, zone);
+            other.Press("n");
+            other.UntilTrue(() => theirs.Count == count + 1, "their coat");
+            theirs.UntilKept();
+        }
+
+        page = StackPage.Open(browser, zone);
+        browser.Named("Keep mine").Click();
+        page.UntilKept();
+        Assert.Equal("Varnish", page.Coats[^1]);
+        browser.Press("z");
+        browser.UntilTrue(() => page.Coats[^1] != "Varnish", "their stack, one undo away");
+        browser.Press("y");
+        page.UntilKept();
+    }
+
+    [Fact]
     public async Task The_zone_is_changed_from_the_header_and_the_scheme_says_what_it_touches()
     {
         var page = StackPage.Open(browser, await session.App.ZoneIdAsync("Walkway"));

@@ -1,6 +1,10 @@
 using System.Net;
 using System.Text;
+using System.Text.Json;
 using System.Text.Json.Nodes;
+using CsCheck;
+using Lowfell.Web.Features.Stack;
+using Lowfell.Web.Hosting;
 using Xunit;
 
 namespace Lowfell.Web.Tests;
@@ -169,5 +173,48 @@ public sealed class PreviewTests(TestHost host) : IClassFixture<TestHost>
         var zones = sets.AsArray().SelectMany(s => s!["pieces"]!.AsArray()).SelectMany(p => p!["zones"]!.AsArray()).ToList();
         var wrong = zones.Where(z => (int)z!["findings"]!["stop"]! > 0).Select(z => (string)z!["schemeName"]!).Distinct();
         Assert.Equal(["Crawler hull"], wrong);
+    }
+
+    [Fact]
+    public async Task What_is_written_straight_from_the_model_is_the_contract()
+    {
+        var options = new JsonSerializerOptions(JsonSerializerDefaults.Web);
+        LowfellHost.Json(options);
+        var shelf = await host.ShelfAsync();
+        var text = new JsonText();
+        var sets = await host.GetAsync("/api/sets");
+        var zones = sets.AsArray().SelectMany(s => s!["pieces"]!.AsArray()).SelectMany(p => p!["zones"]!.AsArray()).Select(z => (string)z!["id"]!).ToList();
+        Assert.NotEmpty(zones);
+        foreach (var id in zones)
+        {
+            var page = await host.GetAsync($"/api/zones/{id}");
+            var zone = page["zone"].Deserialize<ZoneDraft>(options)!;
+            foreach (var target in new[] { zone.Target, null, "#4a7fd0" })
+            {
+                var draft = StackReader.Read(zone with { Target = target }, page["scheme"]!["coats"].Deserialize<List<CoatDraft>>(options)!, null, shelf);
+                text.Clear();
+                new PreviewResult(draft, shelf.Shelf).Write(text);
+                var contract = JsonSerializer.SerializeToNode(StackWriter.Preview(draft, shelf.Shelf), options);
+                Assert.True(JsonNode.DeepEquals(contract, JsonNode.Parse(text.Written)), Encoding.UTF8.GetString(text.Written));
+            }
+        }
+    }
+
+    [Fact]
+    public void Numbers_and_words_are_written_as_they_are_read_back()
+    {
+        static byte[] Written(Action<JsonText> write)
+        {
+            var text = new JsonText();
+            write(text);
+            return text.Written.ToArray();
+        }
+
+        Gen.OneOf(Gen.Double, Gen.Double[-20, 20], Gen.Double[-3e6, 3e6], Gen.Int[-3000000, 3000000].Select(i => i / 1000.0), Gen.Int[-999, 999].Select(i => i / 100.0))
+            .Where(double.IsFinite).Sample(value => Assert.Equal(value, JsonSerializer.Deserialize<double>(Written(t => t.Number(value)))));
+
+        // A half of a surrogate pair cannot be written; it reads back as the replacement character on both sides.
+        Gen.String.Sample(word => Assert.Equal(
+            word.EnumerateRunes().Select(r => r.Value), JsonSerializer.Deserialize<string>(Written(t => t.Text(word)))!.EnumerateRunes().Select(r => r.Value)));
     }
 }

@@ -1,8 +1,12 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Lowfell.Store;
+using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
 using Xunit;
 
@@ -78,6 +82,31 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
 
     public async Task<JsonNode> MaterialAsync(string name) =>
         (await GetAsync("/api/materials")).AsArray().First(m => (string)m!["material"]!["name"]! == name)!;
+
+    /// <summary>The home bench's shelf as the host holds it.</summary>
+    public async Task<OpenShelf> ShelfAsync()
+    {
+        _ = Http;
+        await using var scope = Services.CreateAsyncScope();
+        var bench = scope.ServiceProvider.GetRequiredService<RequestBench>();
+        bench.Open(StoreSetup.HomeBenchId);
+        return await Services.GetRequiredService<ShelfCache>().OpenAsync(bench, scope.ServiceProvider, TestContext.Current.CancellationToken);
+    }
+
+    /// <summary>Runs a statement on this host's database, as another program would.</summary>
+    public Task ExecuteAsync(string sql) => OnDatabaseAsync(sql, command => command.ExecuteNonQueryAsync());
+
+    /// <summary>Asks this host's database for one value, as another program would.</summary>
+    public async Task<T> ScalarAsync<T>(string sql) => (T)(await OnDatabaseAsync(sql, command => command.ExecuteScalarAsync()))!;
+
+    private async Task<T> OnDatabaseAsync<T>(string sql, Func<NpgsqlCommand, Task<T>> run)
+    {
+        await using var other = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(Cluster) { Database = database }.ConnectionString);
+        await other.OpenAsync();
+        await using var command = other.CreateCommand();
+        command.CommandText = sql;
+        return await run(command);
+    }
 
     private static async Task<JsonNode> ReadAsync(HttpResponseMessage response, HttpStatusCode expected)
     {

@@ -17,13 +17,6 @@ internal static class CieTables
         { 0.0556434309591147, -0.2040259135167538, 1.0572251882231791 },
     };
 
-    private static readonly double[,] RgbToXyz =
-    {
-        { 0.4124564391, 0.3575760776, 0.1804374833 },
-        { 0.2126728514, 0.7151521552, 0.0721749934 },
-        { 0.0193338956, 0.1191920338, 0.9503040785 },
-    };
-
     static CieTables()
     {
         using var stream = typeof(CieTables).Assembly.GetManifestResourceStream("cie-1931-d65.json")
@@ -46,18 +39,28 @@ internal static class CieTables
             Rows[channel] = [.. row.Select(v => v / sum)];
         }
 
+        SingleRows = new float[3 * Spectra.Room];
+        for (var i = 0; i < 3 * Bands; i++)
+        {
+            SingleRows[(i / Bands * Spectra.Room) + (i % Bands)] = (float)Rows[i / Bands][i % Bands];
+        }
+
         White = Xyz(new LinearRgb(1, 1, 1));
     }
 
     /// <summary>Three rows of 36 weights: reflectance to linear sRGB, each summing to 1.</summary>
     public static double[][] Rows { get; }
 
+    /// <summary>The same rows in single precision, one after the other, each filled up with zeros to <see cref="Spectra.Room"/>.</summary>
+    public static float[] SingleRows { get; }
+
     /// <summary>XYZ of the perfect white under D65.</summary>
     public static (double X, double Y, double Z) White { get; }
 
     /// <summary>Linear sRGB to CIE XYZ.</summary>
+    /// <remarks>IEC 61966-2-1 (sRGB) primaries, D65.</remarks>
     public static (double X, double Y, double Z) Xyz(LinearRgb c) => (
-        (RgbToXyz[0, 0] * c.R) + (RgbToXyz[0, 1] * c.G) + (RgbToXyz[0, 2] * c.B),
-        (RgbToXyz[1, 0] * c.R) + (RgbToXyz[1, 1] * c.G) + (RgbToXyz[1, 2] * c.B),
-        (RgbToXyz[2, 0] * c.R) + (RgbToXyz[2, 1] * c.G) + (RgbToXyz[2, 2] * c.B));
+        (0.4124564391 * c.R) + (0.3575760776 * c.G) + (0.1804374833 * c.B),
+        (0.2126728514 * c.R) + (0.7151521552 * c.G) + (0.0721749934 * c.B),
+        (0.0193338956 * c.R) + (0.1191920338 * c.G) + (0.9503040785 * c.B));
 }

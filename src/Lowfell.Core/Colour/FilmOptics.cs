@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using System.Runtime.InteropServices;
 using System.Runtime.Intrinsics;
 
@@ -14,6 +15,7 @@ public sealed class FilmOptics
     private readonly double[] absorption;
     private readonly double[] scattering;
     private readonly double[] beta;
+    private float[]? walked;
 
     private FilmOptics(double[] absorption, double[] scattering, double surface, double kappa, bool clear)
     {
@@ -101,13 +103,7 @@ public sealed class FilmOptics
     internal static FilmOptics FromSpectrum(ReadOnlySpan<double> reflectance, double contrastRatio, double referenceFilmUm, Sheen sheen, double undertonePower)
     {
         var nominal = Surface.Term(sheen);
-        var lowest = double.MaxValue;
-        foreach (var r in reflectance)
-        {
-            lowest = Math.Min(lowest, r);
-        }
-
-        var surface = Math.Min(nominal, lowest / 2);
+        var surface = Math.Min(nominal, Spectra.Lowest(reflectance) / 2);
         var ratio = new double[Spectra.Bands];
         var shape = new double[Spectra.Bands];
         var logSum = 0.0;
@@ -189,8 +185,10 @@ public sealed class FilmOptics
 
     /// <summary>Lays <paramref name="passes"/> films of this paint on a ground.</summary>
     /// <remarks>
-    /// Kubelka 1948 in an overflow-free form, folded with the Saunderson correction into one fraction of b a band, then
-    /// mixed with the ground by coverage in air (Murray and Davies 1936).
+    /// Kubelka 1948, Rg and R seen through the surface (Saunderson 1942), cleared of internal reflectances: with
+    /// <c>e = exp(-2 beta d)</c>, <c>m = 1 - e</c>, <c>p = beta (1 + e)</c> a body b becomes
+    /// <c>(m S q + (p + m U) b) / (p - m U + m V b)</c>, where <c>U = k2 S - a</c>, <c>V = (2 k2 a - (1 + k2^2) S)/q</c>, <c>a = K + S</c>.
+    /// Nothing overflows for thick films. Then mixed with the ground by coverage in air (Murray and Davies 1936).
     /// </remarks>
     /// <param name="body">Body reflectance in air of the ground, 36 bands; becomes that of the coated ground.</param>
     /// <param name="dryFilmUm">Dry film of one pass where it lies, um.</param>
@@ -204,8 +202,6 @@ public sealed class FilmOptics
             return;
         }
 
-        var q = Vector256.Create(Surface.Q);
-        var k2 = Vector256.Create(Surface.K2);
         var c = Vector256.Create(coverage);
         var one = Vector256<double>.One;
         var exponent = Vector256.Create(-2 * dryFilmUm);
@@ -222,24 +218,100 @@ public sealed class FilmOptics
             var e = Vector256.Exp(exponent * root);
             var m = one - e;
             var p = root * (one + e);
-
-            // R = N/D over the ground's Rg = b/(q + k2 b); seen through the surface that is q N/(D - k2 N).
-            var ms = m * s;
-            var map = (m * a) + p;
-            var n0 = ms * q;
-            var n1 = (ms * k2) + p - (m * a);
-            var d0 = (map * q) - (k2 * n0);
-            var d1 = (map * k2) - ms - (k2 * n1);
-            n0 *= q;
-            n1 *= q;
+            var n0 = m * s * Surface.Q;
+            var mu = m * ((s * Surface.K2) - a);
+            var d1 = m * ((a * (2 * Surface.K2)) - (s * (1 + (Surface.K2 * Surface.K2)))) / Surface.Q;
             for (var pass = 0; pass < passes; pass++)
             {
-                var film = (n0 + (n1 * b)) / (d0 + (d1 * b));
+                var film = (n0 + ((p + mu) * b)) / (p - mu + (d1 * b));
                 b += c * (film - b);
             }
 
             b.StoreUnsafe(ref light, i);
         }
+    }
+
+    /// <summary>As <see cref="Lay(Span{double}, double, double, int)"/>, in single precision on several grounds at once, each under its own film.</summary>
+    /// <param name="bodies">So many bodies of <see cref="Spectra.Room"/> each.</param>
+    /// <param name="dryFilmsUm">Dry film of one pass on each body, um.</param>
+    /// <param name="coverage">Share of the area that one pass covers, 0..1.</param>
+    /// <param name="passes">Number of passes.</param>
+    internal void Lay(Span<float> bodies, ReadOnlySpan<float> dryFilmsUm, float coverage, int passes)
+    {
+        ArgumentOutOfRangeException.ThrowIfNotEqual(bodies.Length, dryFilmsUm.Length * Spectra.Room);
+        if (coverage <= 0)
+        {
+            return;
+        }
+
+        const int Room = Spectra.Room;
+        ref var light = ref MemoryMarshal.GetReference(bodies);
+        ref var film = ref MemoryMarshal.GetArrayDataReference(walked ??= Walked());
+        var one = Vector256<float>.One;
+        for (nuint i = 0; i < Room; i += 8)
+        {
+            var root = Vector256.LoadUnsafe(ref film, i);
+            var n = Vector256.LoadUnsafe(ref film, i + Room);
+            var u = Vector256.LoadUnsafe(ref film, i + (2 * Room));
+            var v = Vector256.LoadUnsafe(ref film, i + (3 * Room));
+            for (var ground = 0; ground < dryFilmsUm.Length; ground++)
+            {
+                var at = i + (nuint)(ground * Room);
+                var e = Decay(root * (-2 * MathF.Log2(MathF.E) * dryFilmsUm[ground]));
+                var m = one - e;
+                var p = Vector256.FusedMultiplyAdd(root, e, root);
+                var n0 = m * n;
+                var mu = m * u;
+                var d1 = m * v;
+                var above = p + mu;
+                var below = p - mu;
+                var b = Vector256.LoadUnsafe(ref light, at);
+                for (var pass = 0; pass < passes; pass++)
+                {
+                    var coated = Vector256.FusedMultiplyAdd(above, b, n0) / Vector256.FusedMultiplyAdd(d1, b, below);
+                    b = Vector256.FusedMultiplyAdd(coated - b, Vector256.Create(coverage), b);
+                }
+
+                b.StoreUnsafe(ref light, at);
+            }
+        }
+    }
+
+    // 2^x for x of 0 and less to seven digits: the whole part goes to the exponent bits, the rest (-1/2..1/2) through the series of 2^x.
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private static Vector256<float> Decay(Vector256<float> x)
+    {
+        var bounded = Vector256.MaxNative(x, Vector256.Create(-126f));
+        var whole = Vector256.Round(bounded);
+        var rest = bounded - whole;
+        var series = Vector256.FusedMultiplyAdd(rest, Vector256.Create(1.5403530e-4f), Vector256.Create(1.3333558e-3f));
+        series = Vector256.FusedMultiplyAdd(rest, series, Vector256.Create(9.6181291e-3f));
+        series = Vector256.FusedMultiplyAdd(rest, series, Vector256.Create(5.5504109e-2f));
+        series = Vector256.FusedMultiplyAdd(rest, series, Vector256.Create(2.4022651e-1f));
+        series = Vector256.FusedMultiplyAdd(rest, series, Vector256.Create(6.9314718e-1f));
+        series = Vector256.FusedMultiplyAdd(rest, series, Vector256<float>.One);
+        var power = (Vector256.ConvertToInt32Native(whole) + Vector256.Create(127)) << 23;
+        return series * power.AsSingle();
+    }
+
+    // Four rows: beta, S q, U and V.
+    private float[] Walked()
+    {
+        var rows = new float[4 * Spectra.Room];
+        for (var i = 0; i < Spectra.Room; i++)
+        {
+            // Beyond the last band lies a film that does nothing.
+            rows[i] = i < Spectra.Bands ? (float)beta[i] : 1;
+            if (i < Spectra.Bands)
+            {
+                double s = scattering[i], a = absorption[i] + s;
+                rows[i + Spectra.Room] = (float)(s * Surface.Q);
+                rows[i + (2 * Spectra.Room)] = (float)((Surface.K2 * s) - a);
+                rows[i + (3 * Spectra.Room)] = (float)(((2 * Surface.K2 * a) - ((1 + (Surface.K2 * Surface.K2)) * s)) / Surface.Q);
+            }
+        }
+
+        return rows;
     }
 
     private double CardLuminance(double groundY, double dryFilmUm)

@@ -10,6 +10,9 @@ public static class Spectra
     /// <summary>Number of bands in every spectrum.</summary>
     public const int Bands = CieTables.Bands;
 
+    /// <summary>Room for a spectrum in single precision: the bands, and zeros up to whole vectors.</summary>
+    internal const int Room = 40;
+
     private const double Darkest = 0.0015;
     private const double Lightest = 0.94;
     private const int MostSteps = 60;
@@ -54,6 +57,37 @@ public static class Spectra
     /// <summary>Linear light of a reflectance spectrum under D65.</summary>
     /// <param name="reflectance">36 reflectances.</param>
     public static LinearRgb ToLinear(ReadOnlySpan<double> reflectance) => Weigh(reflectance);
+
+    /// <summary>As <see cref="ToLinear(ReadOnlySpan{double})"/>, of a spectrum in single precision.</summary>
+    /// <param name="reflectance">36 reflectances and what fills the room.</param>
+    internal static LinearRgb ToLinear(ReadOnlySpan<float> reflectance)
+    {
+        ArgumentOutOfRangeException.ThrowIfNotEqual(reflectance.Length, Room);
+        ref var light = ref MemoryMarshal.GetReference(reflectance);
+        ref var weights = ref MemoryMarshal.GetArrayDataReference(CieTables.SingleRows);
+        Vector256<float> r = default, g = default, b = default;
+        for (nuint i = 0; i < Room; i += 8)
+        {
+            var band = Vector256.LoadUnsafe(ref light, i);
+            r = Vector256.FusedMultiplyAdd(band, Vector256.LoadUnsafe(ref weights, i), r);
+            g = Vector256.FusedMultiplyAdd(band, Vector256.LoadUnsafe(ref weights, i + Room), g);
+            b = Vector256.FusedMultiplyAdd(band, Vector256.LoadUnsafe(ref weights, i + (2 * Room)), b);
+        }
+
+        return new(Vector256.Sum(r), Vector256.Sum(g), Vector256.Sum(b));
+    }
+
+    /// <summary>The lowest reflectance of a spectrum.</summary>
+    internal static double Lowest(ReadOnlySpan<double> reflectance)
+    {
+        var lowest = double.MaxValue;
+        foreach (var r in reflectance)
+        {
+            lowest = Math.Min(lowest, r);
+        }
+
+        return lowest;
+    }
 
     /// <summary>Newton steps toward the spectrum, starting from <paramref name="z"/>: near a solution three are enough.</summary>
     internal static void Solve(LinearRgb light, Span<double> z, Span<double> multipliers)

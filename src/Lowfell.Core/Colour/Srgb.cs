@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Runtime.Intrinsics;
 
 namespace Lowfell.Core.Colour;
 
@@ -60,10 +59,15 @@ public readonly record struct LinearRgb(double R, double G, double B)
 {
     // So many steps of linear light to 8 bits that the darkest step of a display spans five of them.
     private const int Steps = 16384;
+    private const int RootSteps = 2048;
+    private static readonly double[] Roots = [.. Enumerable.Range(0, (RootSteps * 5 / 4) + 2).Select(i => Math.Cbrt((double)i / RootSteps))];
     private static readonly byte[] Encode = [.. Enumerable.Range(0, Steps + 1).Select(i => EncodeChannel((double)i / Steps))];
 
     /// <summary>Relative luminance, 0..1.</summary>
     public double Luminance => CieTables.Xyz(this).Y;
+
+    /// <summary>The same light with as much more in every channel.</summary>
+    public LinearRgb Plus(double grey) => new(R + grey, G + grey, B + grey);
 
     /// <summary>The nearest display colour, clipped to the gamut.</summary>
     public Srgb ToSrgb() => new(ToByte(R), ToByte(G), ToByte(B));
@@ -73,14 +77,27 @@ public readonly record struct LinearRgb(double R, double G, double B)
     {
         var (x, y, z) = CieTables.Xyz(this);
         var white = CieTables.White;
-        var t = Vector256.Create(x / white.X, y / white.Y, z / white.Z, 1);
-
-        // Three cube roots at once; below the threshold the standard's straight line.
-        var root = Vector256.Exp(Vector256.Log(Vector256.Max(t, Vector256.Create(1e-9))) / 3);
-        var line = ((t * (24389.0 / 27)) + Vector256.Create(16.0)) / 116;
-        var f = Vector256.ConditionalSelect(Vector256.GreaterThan(t, Vector256.Create(216.0 / 24389)), root, line);
-        double fx = f[0], fy = f[1], fz = f[2];
+        double fx = Root(x / white.X), fy = Root(y / white.Y), fz = Root(z / white.Z);
         return new Lab((116 * fy) - 16, 500 * (fx - fy), 200 * (fy - fz));
+    }
+
+    // The cube root of CIELAB with its straight line near black: a guess from the table, then one step of Newton, to nine digits.
+    private static double Root(double t)
+    {
+        if (t <= 216.0 / 24389)
+        {
+            return ((t * (24389.0 / 27)) + 16) / 116;
+        }
+
+        var place = t * RootSteps;
+        if (!(place < Roots.Length - 1))
+        {
+            return Math.Cbrt(t);
+        }
+
+        var below = (int)place;
+        var guess = Roots[below] + ((place - below) * (Roots[below + 1] - Roots[below]));
+        return ((2 * guess) + (t / (guess * guess))) / 3;
     }
 
     private static byte ToByte(double v) => v <= 0 ? (byte)0 : v >= 1 ? (byte)255 : Encode[(int)((v * Steps) + 0.5)];

@@ -17,7 +17,7 @@ internal static class NeedsLightGround
     public static void Check(StackReading reading, List<Finding> findings)
     {
         var shaded = false;
-        var ground = new StackWalk(reading.Zone, 1);
+        var ground = new StackWalk(reading.Zone);
         var laid = 0;
         foreach (var i in reading.Applied)
         {

@@ -18,14 +18,17 @@ internal static class Kernels
 {
     private static readonly Kernel[] Table = Load();
 
+    // What comes from above, by technique, relief and facing.
+    private static readonly Deposit[][][] FromAbove = [.. Table.Select(k => k.ByRelief.Select(d => Enum.GetValues<Facing>().Select(f => k.FollowsFacing ? Slanted(d, f) : d).ToArray()).ToArray())];
+
     public static Kernel Of(Technique technique) => Table[(int)technique];
 
     /// <summary>The deposit of a technique on a zone; what comes from above follows the facing.</summary>
-    public static Deposit Deposit(Technique technique, Relief relief, Facing facing)
+    public static Deposit Deposit(Technique technique, Relief relief, Facing facing) => FromAbove[(int)technique][(int)relief][(int)facing];
+
+    private static Deposit Slanted(Deposit deposit, Facing facing)
     {
-        var kernel = Of(technique);
-        var deposit = kernel.ByRelief[(int)relief];
-        if (!kernel.FollowsFacing || facing == Facing.Up)
+        if (facing == Facing.Up)
         {
             return deposit;
         }

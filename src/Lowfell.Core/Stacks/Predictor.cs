@@ -12,13 +12,16 @@ public static class Predictor
     /// <summary>Film of a heavy hand over the table's. Craft estimate.</summary>
     public const double HeavyHand = 1.3;
 
+    // In the order that Read takes them apart.
+    private static readonly double[] Hands = [1, LightHand, HeavyHand];
+
     /// <summary>Predicts every stratum of a draft.</summary>
     public static Prediction Predict(StackDraft draft)
     {
         var zone = draft.Zone;
         var target = zone.Target?.ToLab();
-        StackWalk light = new(zone, LightHand), middle = new(zone, 1), heavy = new(zone, HeavyHand);
-        var substrate = Read(Guid.Empty, zone, target, light, middle, heavy, null, null, null, 0);
+        var walk = new StackWalk(zone, Hands);
+        var substrate = Read(Guid.Empty, zone, target, walk, null, null, null);
         var strata = new Stratum[draft.Coats.Count];
         var below = substrate;
         for (var i = 0; i < strata.Length; i++)
@@ -31,11 +34,9 @@ public static class Predictor
             }
 
             var prepared = PreparedCoat.Of(coat, zone, Residue(draft, i));
-            var mark = Mark(middle, prepared);
-            light.Lay(prepared);
-            middle.Lay(prepared);
-            heavy.Lay(prepared);
-            strata[i] = below = Read(coat.Id, zone, target, light, middle, heavy, prepared, below, mark, below.TotalFilmUm);
+            Srgb? mark = coat.Technique.Facts().Marks ? walk.MarkOnFace(prepared).ToSrgb() : null;
+            walk.Lay(prepared);
+            strata[i] = below = Read(coat.Id, zone, target, walk, prepared, below, mark);
         }
 
         return new(substrate, strata);
@@ -63,7 +64,7 @@ public static class Predictor
     /// <summary>The stack up to but without coat <paramref name="count"/>, by a middle hand.</summary>
     internal static StackWalk WalkTo(StackDraft draft, int count, bool faceOnly = false)
     {
-        var walk = new StackWalk(draft.Zone, 1);
+        var walk = new StackWalk(draft.Zone);
         for (var i = 0; i < count; i++)
         {
             if (!draft.Coats[i].Skipped)
@@ -83,47 +84,33 @@ public static class Predictor
         return walk;
     }
 
-    private static Srgb? Mark(StackWalk middle, in PreparedCoat coat)
-    {
-        if (!coat.Coat.Technique.Facts().Marks)
-        {
-            return null;
-        }
-
-        var trial = middle.Copy();
-        trial.Lay(coat, fullCoverage: true);
-        return trial.Colour((int)ReliefHeight.Face).ToSrgb();
-    }
-
     private static Stratum Unchanged(Guid id, Stratum below)
     {
         static HeightColour Still(HeightColour c) => c with { DeltaBelow = 0, FilmUm = 0 };
         return below with { CoatId = id, Recess = Still(below.Recess), Face = Still(below.Face), Edge = Still(below.Edge), Mark = null };
     }
 
-    private static Stratum Read(
-        Guid id, Zone zone, Lab? target, StackWalk light, StackWalk middle, StackWalk heavy, PreparedCoat? coat, Stratum? below, Srgb? mark, double filmBelow)
+    private static Stratum Read(Guid id, Zone zone, Lab? target, StackWalk walk, PreparedCoat? coat, Stratum? below, Srgb? mark)
     {
         Span<HeightColour> heights = stackalloc HeightColour[3];
         var shares = zone.HeightShares;
         LinearRgb mean = default;
-        var film = filmBelow;
+        var film = below?.TotalFilmUm ?? 0;
         for (var h = 0; h < 3; h++)
         {
-            var colour = middle.Colour(h);
-            var lab = colour.ToLab();
-            LinearRgb lightColour = light.Colour(h), heavyColour = heavy.Colour(h);
-            var added = coat is { } c && c.Optics is not null ? c.DryFilmUm(h, 1) * c.Coat.Passes : 0;
+            LinearRgb middle = walk.Colour(h), light = walk.Colour(h, 1), heavy = walk.Colour(h, 2);
+            var lab = middle.ToLab();
+            var added = coat is { Optics: not null } c ? c.DryFilmUm(h, 1) * c.Coat.Passes : 0;
             heights[h] = new(
                 lab,
-                colour.ToSrgb(),
+                middle.ToSrgb(),
                 below is null ? 0 : ColourDifference.Ciede2000(below.At(h).Lab, lab),
                 target is { } t ? ColourDifference.Ciede2000(lab, t) : null,
                 added,
-                lightColour.ToSrgb(),
-                heavyColour.ToSrgb(),
-                ColourDifference.Ciede2000(lightColour.ToLab(), heavyColour.ToLab()));
-            mean = new(mean.R + (shares[h] * colour.R), mean.G + (shares[h] * colour.G), mean.B + (shares[h] * colour.B));
+                light.ToSrgb(),
+                heavy.ToSrgb(),
+                ColourDifference.Ciede2000(light.ToLab(), heavy.ToLab()));
+            mean = new(mean.R + (shares[h] * middle.R), mean.G + (shares[h] * middle.G), mean.B + (shares[h] * middle.B));
             film += shares[h] * added * (coat?.Deposit.Coverage[h] ?? 0);
         }
 

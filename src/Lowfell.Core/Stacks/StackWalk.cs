@@ -73,96 +73,81 @@ internal readonly struct PreparedCoat
     }
 }
 
-/// <summary>The light state of a stack at recess, face and edge, coat by coat, for one hand.</summary>
+/// <summary>The light state of a stack at recess, face and edge, coat by coat, for one or more hands side by side.</summary>
+/// <remarks>Bodies are single precision: its grain is a ten-thousandth of a dE, and twice as many bands go through a vector.</remarks>
 internal sealed class StackWalk
 {
     private const int Heights = 3;
-    private readonly double hand;
-    private readonly double[] body = new double[Heights * Spectra.Bands];
-    private readonly double[] surface = new double[Heights];
-    private readonly double[] kappa = new double[Heights];
+    private static readonly double[] Middle = [1];
+    private readonly double[] hands;
+    private readonly float[] body;
+    private readonly double[] surface;
+    private readonly double[] kappa;
     private StackWalk? underFluid;
 
-    /// <summary>Starts on the bare substrate.</summary>
-    public StackWalk(Zone zone, double hand)
-        : this(zone.Substrate.Facts().Colour, zone.Substrate.Facts().Sheen, hand)
+    /// <summary>Starts on the bare substrate, by a middle hand.</summary>
+    public StackWalk(Zone zone)
+        : this(zone, Middle)
     {
     }
 
-    private StackWalk(Srgb ground, Sheen sheen, double hand)
+    /// <summary>Starts on the bare substrate.</summary>
+    /// <param name="zone">What is painted.</param>
+    /// <param name="hands">Factors on every film, one for each hand.</param>
+    public StackWalk(Zone zone, double[] hands)
+        : this(zone.Substrate.Facts().Colour, zone.Substrate.Facts().Sheen, hands)
     {
-        this.hand = hand;
+    }
+
+    private StackWalk(Srgb ground, Sheen sheen, double[] hands)
+    {
+        this.hands = hands;
+        body = new float[Heights * hands.Length * Spectra.Room];
+        surface = new double[Heights * hands.Length];
+        kappa = new double[surface.Length];
         var reflectance = Spectra.FromSrgb(ground);
         var nominal = Surface.Term(sheen);
-        var lowest = double.MaxValue;
-        foreach (var r in reflectance)
+        var own = Math.Min(nominal, Spectra.Lowest(reflectance) / 2);
+        for (var state = 0; state < surface.Length; state++)
         {
-            lowest = Math.Min(lowest, r);
-        }
-
-        var own = Math.Min(nominal, lowest / 2);
-        for (var h = 0; h < Heights; h++)
-        {
-            surface[h] = own;
-            kappa[h] = own / nominal;
+            surface[state] = own;
+            kappa[state] = own / nominal;
             for (var i = 0; i < Spectra.Bands; i++)
             {
-                body[(h * Spectra.Bands) + i] = reflectance[i] - own;
+                body[(state * Spectra.Room) + i] = (float)(reflectance[i] - own);
             }
         }
     }
 
     private StackWalk(StackWalk other)
     {
-        hand = other.hand;
-        other.body.CopyTo(body, 0);
-        other.surface.CopyTo(surface, 0);
-        other.kappa.CopyTo(kappa, 0);
+        hands = other.hands;
+        body = [.. other.body];
+        surface = [.. other.surface];
+        kappa = [.. other.kappa];
         underFluid = other.underFluid;
     }
 
     /// <summary>Starts on a glossy card.</summary>
-    public static StackWalk OnCard(Srgb card) => new(card, Sheen.Gloss, 1);
+    public static StackWalk OnCard(Srgb card) => new(card, Sheen.Gloss, Middle);
 
     /// <summary>An independent copy, to try something on.</summary>
     public StackWalk Copy() => new(this);
 
-    /// <summary>Predicted light at a height.</summary>
-    public LinearRgb Colour(int height)
+    /// <summary>Predicted light at a height, by the hand of this place in the list.</summary>
+    public LinearRgb Colour(int height, int hand = 0)
     {
-        var light = Spectra.ToLinear(body.AsSpan(height * Spectra.Bands, Spectra.Bands));
-        var s = surface[height];
-        return new LinearRgb(light.R + s, light.G + s, light.B + s);
+        var state = (height * hands.Length) + hand;
+        return Spectra.ToLinear(body.AsSpan(state * Spectra.Room, Spectra.Room)).Plus(surface[state]);
     }
 
     /// <summary>Lays a coat.</summary>
-    /// <param name="coat">The coat.</param>
-    /// <param name="fullCoverage">As within one mark, rather than the average of the zone.</param>
-    public void Lay(in PreparedCoat coat, bool fullCoverage = false)
+    public void Lay(in PreparedCoat coat)
     {
-        if (coat.Coat.Technique == Technique.OpenChips)
-        {
-            for (var h = 0; h < Heights; h++)
-            {
-                OpenAt(h, coat, fullCoverage);
-            }
-
-            return;
-        }
-
-        if (coat.Optics is null)
-        {
-            return;
-        }
-
-        if (coat.Coat.Technique == Technique.ChippingFluid)
-        {
-            underFluid = Copy();
-        }
-
+        KeepUnderFluid(coat);
         for (var h = 0; h < Heights; h++)
         {
-            LayAt(h, coat, fullCoverage ? 1 : coat.Deposit.Coverage[h], coat.Coat.Passes);
+            LayOn(h, coat, coat.Deposit.Coverage[h]);
         }
     }
 
@@ -170,66 +155,101 @@ internal sealed class StackWalk
     public void LayFace(in PreparedCoat coat)
     {
         const int Face = (int)ReliefHeight.Face;
-        if (coat.Coat.Technique == Technique.OpenChips)
-        {
-            OpenAt(Face, coat, false);
-        }
-        else if (coat.Optics is not null)
-        {
-            underFluid = coat.Coat.Technique == Technique.ChippingFluid ? Copy() : underFluid;
-            LayAt(Face, coat, coat.Deposit.Coverage[Face], coat.Coat.Passes);
-        }
+        KeepUnderFluid(coat);
+        LayOn(Face, coat, coat.Deposit.Coverage[Face]);
     }
 
-    /// <summary>Lays one pass at one height only, as the passes-to-cover help does.</summary>
+    /// <summary>The face within one mark of this coat, by the first hand; the walk stays as it is.</summary>
+    public LinearRgb MarkOnFace(in PreparedCoat coat)
+    {
+        var trial = Copy();
+        trial.LayOn((int)ReliefHeight.Face, coat, 1);
+        return trial.Colour((int)ReliefHeight.Face);
+    }
+
+    /// <summary>Lays passes at one height only, as the passes-to-cover help does.</summary>
     public void LayAt(int height, in PreparedCoat coat, double coverage, int passes)
     {
         var optics = coat.Optics![height];
-        var film = coat.DryFilmUm(height, hand);
-        optics.Lay(body.AsSpan(height * Spectra.Bands, Spectra.Bands), film, coverage, passes);
-        var taken = coverage * (1 - Math.Exp(-film / PreparedCoat.SurfaceDepthUm));
-        taken = passes == 1 ? taken : 1 - Math.Pow(1 - taken, passes);
-        if (optics.Clear)
+        Span<float> films = stackalloc float[hands.Length];
+        var first = height * hands.Length;
+        for (var hand = 0; hand < films.Length; hand++)
         {
-            surface[height] += taken * ((kappa[height] * optics.SurfaceTerm) - surface[height]);
+            var film = coat.DryFilmUm(height, hands[hand]);
+            films[hand] = (float)film;
+            var taken = coverage * (1 - Math.Exp(-film / PreparedCoat.SurfaceDepthUm));
+            Wet(first + hand, optics, passes == 1 ? taken : 1 - Math.Pow(1 - taken, passes));
         }
-        else
-        {
-            surface[height] += taken * (optics.SurfaceTerm - surface[height]);
-            kappa[height] += taken * (optics.Kappa - kappa[height]);
-        }
+
+        optics.Lay(body.AsSpan(first * Spectra.Room, films.Length * Spectra.Room), films, (float)coverage, passes);
     }
 
     /// <summary>What a film of this coat looks like when it hides the ground altogether.</summary>
     public LinearRgb Masstone(int height, in PreparedCoat coat)
     {
-        const double HidingUm = 1e6;
+        const float HidingUm = 1e6f;
         var optics = coat.Optics![height];
-        Span<double> thick = stackalloc double[Spectra.Bands];
-        body.AsSpan(height * Spectra.Bands, Spectra.Bands).CopyTo(thick);
-        optics.Lay(thick, HidingUm, 1, 1);
-        var light = Spectra.ToLinear(thick);
-        return new LinearRgb(light.R + optics.SurfaceTerm, light.G + optics.SurfaceTerm, light.B + optics.SurfaceTerm);
+        Span<float> thick = stackalloc float[Spectra.Room];
+        body.AsSpan(height * hands.Length * Spectra.Room, Spectra.Room).CopyTo(thick);
+        optics.Lay(thick, [HidingUm], 1, 1);
+        return Spectra.ToLinear(thick).Plus(optics.SurfaceTerm);
     }
 
-    // A chip shows what lay under the fluid.
-    private void OpenAt(int height, in PreparedCoat coat, bool fullCoverage)
+    private void KeepUnderFluid(in PreparedCoat coat)
+    {
+        if (coat.Coat.Technique == Technique.ChippingFluid && coat.Optics is not null)
+        {
+            underFluid = Copy();
+        }
+    }
+
+    private void LayOn(int height, in PreparedCoat coat, double coverage)
+    {
+        if (coat.Coat.Technique == Technique.OpenChips)
+        {
+            OpenAt(height, coat, coverage);
+        }
+        else if (coat.Optics is not null)
+        {
+            LayAt(height, coat, coverage, coat.Coat.Passes);
+        }
+    }
+
+    private void Wet(int state, FilmOptics optics, double taken)
+    {
+        if (optics.Clear)
+        {
+            surface[state] += taken * ((kappa[state] * optics.SurfaceTerm) - surface[state]);
+        }
+        else
+        {
+            surface[state] += taken * (optics.SurfaceTerm - surface[state]);
+            kappa[state] += taken * (optics.Kappa - kappa[state]);
+        }
+    }
+
+    // A chip shows what lay under the fluid. Within a chip the coverage is 1; over the zone it follows the hand.
+    private void OpenAt(int height, in PreparedCoat coat, double coverage)
     {
         if (underFluid is null)
         {
             return;
         }
 
-        var coverage = fullCoverage ? 1 : Math.Min(1, coat.Deposit.Coverage[height] * coat.Coat.Hand * hand);
-        for (var pass = 0; pass < coat.Coat.Passes; pass++)
+        for (var hand = 0; hand < hands.Length; hand++)
         {
-            for (var i = height * Spectra.Bands; i < (height + 1) * Spectra.Bands; i++)
+            var state = (height * hands.Length) + hand;
+            var one = coverage >= 1 ? 1 : Math.Min(1, coverage * coat.Coat.Hand * hands[hand]);
+            var open = 1 - Math.Pow(1 - one, coat.Coat.Passes);
+            var here = body.AsSpan(state * Spectra.Room, Spectra.Room);
+            var below = underFluid.body.AsSpan(state * Spectra.Room, Spectra.Room);
+            for (var i = 0; i < here.Length; i++)
             {
-                body[i] += coverage * (underFluid.body[i] - body[i]);
+                here[i] += (float)open * (below[i] - here[i]);
             }
 
-            surface[height] += coverage * (underFluid.surface[height] - surface[height]);
-            kappa[height] += coverage * (underFluid.kappa[height] - kappa[height]);
+            surface[state] += open * (underFluid.surface[state] - surface[state]);
+            kappa[state] += open * (underFluid.kappa[state] - kappa[state]);
         }
     }
 }

@@ -40,7 +40,10 @@ public static class LowfellHost
         builder.Services.AddHttpContextAccessor();
         builder.Services.AddScoped<RequestBench>();
         builder.Services.AddScoped<IBenchScope>(s => s.GetRequiredService<RequestBench>());
-        builder.Services.AddLowfellStore(builder.Configuration.GetConnectionString("Lowfell") ?? "Host=127.0.0.1;Database=lowfell");
+        var connection = builder.Configuration.GetConnectionString("Lowfell") ?? "Host=127.0.0.1;Database=lowfell";
+        builder.Services.AddLowfellStore(connection);
+        builder.Services.AddSingleton(new ShelfNews(connection));
+        builder.Services.AddHostedService(s => s.GetRequiredService<ShelfNews>());
         builder.Services.AddSingleton<ShelfCache>();
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddProblemDetails();

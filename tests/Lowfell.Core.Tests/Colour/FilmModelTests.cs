@@ -115,6 +115,30 @@ public sealed class FilmModelTests
     });
 
     [Fact]
+    public void Single_precision_lays_the_same_film() => Gen.Select(
+        AnyPaint, AnyColour, Gen.OneOf(Gen.Double[0.01, 60], Gen.Double[0, 1e-4], Gen.Double[1e3, 1e6]), Gen.Double[0, 1], Gen.Int[1, 6]).Sample((paint, ground, film, coverage, passes) =>
+    {
+        var exact = Ground(ground);
+        var rooms = new float[2 * Spectra.Room];
+        exact.Select(b => (float)b).ToArray().CopyTo(rooms, 0);
+        exact.Select(b => (float)b).ToArray().CopyTo(rooms, Spectra.Room);
+        paint.Lay(exact, film, coverage, passes);
+        paint.Lay(rooms, [0, (float)film], (float)coverage, passes);
+        Assert.All(Ground(ground).Zip(rooms), p => Assert.Equal(p.First, p.Second, 5e-6));
+        Assert.All(exact.Zip(rooms.AsSpan(Spectra.Room).ToArray()), p => Assert.Equal(p.First, p.Second, 5e-6));
+        Assert.All(rooms.AsSpan(Spectra.Room + Spectra.Bands).ToArray(), beyond => Assert.Equal(0, beyond));
+        var (single, wide) = (Spectra.ToLinear(rooms.AsSpan(Spectra.Room)), Spectra.ToLinear(exact));
+        Assert.InRange(ColourDifference.Ciede2000(single.Plus(0.004).ToLab(), wide.Plus(0.004).ToLab()), 0, 0.005);
+    });
+
+    [Fact]
+    public void Lightness_follows_the_cube_root_of_the_standard() => Gen.Double[0, 1.6].Sample(y =>
+    {
+        var expected = y > 216.0 / 24389 ? (116 * Math.Cbrt(y)) - 16 : y * 24389 / 27;
+        Assert.Equal(expected, new LinearRgb(y, y, y).ToLab().L, 5);
+    });
+
+    [Fact]
     public void Energy_is_never_made() => Gen.Select(AnyPaint, AnyPaint, AnyColour, Gen.Double[0, 500]).Sample((first, second, ground, film) =>
     {
         var body = Ground(ground);

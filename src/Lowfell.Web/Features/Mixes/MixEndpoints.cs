@@ -29,18 +29,18 @@ public static class MixEndpoints
         return TypedResults.Ok(book.Mixes.Values.OrderBy(m => m.Name, StringComparer.Ordinal).Select(m => View(m, book, coats.GetValueOrDefault(m.Id))).ToList());
     }
 
-    private static async Task<Created<MixView>> Add(MixDraft draft, LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    private static async Task<Created<MixView>> Add(MixDraft draft, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
         var book = await RecipeBook.OpenAsync(db, cancel);
         book.Check(draft, null, "");
         var row = new MixRow { Id = Guid.CreateVersion7(), Name = draft.Name.Trim(), Components = Rows(draft) };
         db.Mixes.Add(row);
-        await ShelfCache.TouchAsync(db, scope, cancel);
+        await shelves.TouchAsync(db, scope, cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/mixes/{row.Id}", View(row, await RecipeBook.OpenAsync(db, cancel), 0));
     }
 
-    private static async Task<Ok<MixView>> Change(Guid id, MixChange change, LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    private static async Task<Ok<MixView>> Change(Guid id, MixChange change, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
         var book = await RecipeBook.OpenAsync(db, cancel);
         var row = await db.Mixes.Include(m => m.Components).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
@@ -55,17 +55,17 @@ public static class MixEndpoints
         db.RemoveRange(row.Components);
         row.Components = Rows(change.Mix);
         db.AddRange(row.Components);
-        await ShelfCache.TouchAsync(db, scope, cancel);
+        await shelves.TouchAsync(db, scope, cancel);
         await db.SaveChangesAsync(cancel);
         var used = await db.Coats.Where(c => c.MixId == id).Select(c => c.SchemeId).Distinct().CountAsync(cancel);
         return TypedResults.Ok(View(row, await RecipeBook.OpenAsync(db, cancel), used));
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
         var row = await db.Mixes.Include(m => m.Components).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         db.Mixes.Remove(row);
-        await ShelfCache.TouchAsync(db, scope, cancel);
+        await shelves.TouchAsync(db, scope, cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

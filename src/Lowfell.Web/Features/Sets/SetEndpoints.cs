@@ -27,14 +27,14 @@ public static class SetEndpoints
         group.MapPost("{id:guid}/restore", Restore).WithSummary("Undoes a deletion.");
     }
 
-    private static async Task<Ok<List<SetView>>> List(LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<List<SetView>>> List(LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
         var sets = await db.Sets.AsNoTracking().Where(s => s.DeletedAt == null).OrderBy(s => s.Position).ThenBy(s => s.Id)
             .Include(s => s.Pieces.Where(p => p.DeletedAt == null).OrderBy(p => p.Position))
             .ThenInclude(p => p.Zones.Where(z => z.DeletedAt == null).OrderBy(z => z.Position))
             .AsSplitQuery().ToListAsync(cancel);
         var schemes = await db.Schemes.AsNoTracking().Include(s => s.Coats).ToDictionaryAsync(s => s.Id, cancel);
-        var shelf = await shelves.OpenAsync(db, scope, cancel);
+        var shelf = await shelves.OpenAsync(scope, services, cancel);
         var schools = SchoolsView.Of(await BenchEndpoints.OpenBench(db, scope, cancel));
         return TypedResults.Ok(sets.Select(s => new SetView(s.Id, s.Version, s.Name, [.. s.Pieces.Select(p => Piece(p, schemes, schools, shelf))])).ToList());
     }

@@ -63,7 +63,7 @@ public static class ZoneEndpoints
         Tolerance = z.Tolerance,
     };
 
-    private static async Task<Ok<ZonePage>> Get(Guid id, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<ZonePage>> Get(Guid id, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
         var zone = await Tree.ZoneAsync(db, id, cancel);
         var set = await Tree.SetAsync(db, zone.Piece!.SetId, cancel);
@@ -74,7 +74,7 @@ public static class ZoneEndpoints
 
         var scheme = await SchemeEndpoints.ViewAsync(zone.SchemeId, db, cancel);
         var schools = SchoolsView.Of(await BenchEndpoints.OpenBench(db, scope, cancel));
-        var shelf = await shelves.OpenAsync(db, scope, cancel);
+        var shelf = await shelves.OpenAsync(scope, services, cancel);
         var neighbours = await db.Zones.AsNoTracking().Include(z => z.Piece).Include(z => z.Scheme!.Coats)
             .Where(z => zone.Neighbours.Contains(z.Id) && z.DeletedAt == null).OrderBy(z => z.Position).ToListAsync(cancel);
         return TypedResults.Ok(new ZonePage(

@@ -20,21 +20,40 @@ public sealed record OpenShelf(
     Core.Rules.Shelf Shelf);
 
 /// <summary>Keeps shelves in memory by their version in the database, so that any number of hosts agree.</summary>
-public sealed class ShelfCache
+/// <param name="news">Hears of changes; while it does not, the version is asked for each time.</param>
+public sealed class ShelfCache(ShelfNews news)
 {
     private const int MostBenches = 200;
     private static readonly Func<LowfellDb, Guid, Task<long>> VersionOf =
         EF.CompileAsyncQuery((LowfellDb db, Guid bench) => db.Benches.Where(b => b.Id == bench).Select(b => b.ShelfVersion).Single());
 
-    private readonly ConcurrentDictionary<Guid, OpenShelf> shelves = new();
+    private readonly ConcurrentDictionary<Guid, (OpenShelf Shelf, int Epoch)> shelves = new();
 
     /// <summary>The open bench's shelf.</summary>
-    public async Task<OpenShelf> OpenAsync(LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    /// <param name="scope">The bench.</param>
+    /// <param name="services">Where the database is taken from if it is needed at all.</param>
+    /// <param name="cancel">Cancels.</param>
+    public ValueTask<OpenShelf> OpenAsync(IBenchScope scope, IServiceProvider services, CancellationToken cancel) =>
+        news.Listening && shelves.TryGetValue(scope.BenchId, out var held) && held.Epoch == news.Epoch && held.Shelf.Version >= news.Newest(scope.BenchId)
+            ? ValueTask.FromResult(held.Shelf)
+            : new(ReadAsync(scope, services.GetRequiredService<LowfellDb>(), cancel));
+
+    /// <summary>Notes in the database that the shelf has changed; saved with the change itself.</summary>
+    public async Task TouchAsync(LowfellDb db, IBenchScope scope, CancellationToken cancel)
     {
+        var bench = await db.Benches.SingleAsync(b => b.Id == scope.BenchId, cancel);
+        bench.ShelfVersion++;
+        db.SavedChanges += (_, _) => news.Note(bench.Id, bench.ShelfVersion);
+    }
+
+    private async Task<OpenShelf> ReadAsync(IBenchScope scope, LowfellDb db, CancellationToken cancel)
+    {
+        var epoch = news.Epoch;
         var version = await VersionOf(db, scope.BenchId);
-        if (shelves.TryGetValue(scope.BenchId, out var held) && held.Version == version)
+        if (shelves.TryGetValue(scope.BenchId, out var held) && held.Shelf.Version == version)
         {
-            return held;
+            shelves[scope.BenchId] = (held.Shelf, epoch);
+            return held.Shelf;
         }
 
         var materials = (await db.Materials.AsNoTracking().ToListAsync(cancel)).ToDictionary(m => m.Id, m => m.ToCore());
@@ -45,15 +64,8 @@ public sealed class ShelfCache
             shelves.Clear();
         }
 
-        shelves[scope.BenchId] = open;
+        shelves[scope.BenchId] = (open, epoch);
         return open;
-    }
-
-    /// <summary>Notes in the database that the shelf has changed; saved with the change itself.</summary>
-    public static async Task TouchAsync(LowfellDb db, IBenchScope scope, CancellationToken cancel)
-    {
-        var bench = await db.Benches.SingleAsync(b => b.Id == scope.BenchId, cancel);
-        bench.ShelfVersion++;
     }
 
     private static OpenShelf Build(long version, Dictionary<Guid, Material> materials, List<MixRow> rows)

@@ -28,18 +28,18 @@ public static class ShelfEndpoints
         return TypedResults.Ok(rows.Select(r => View(r, coats.GetValueOrDefault(r.Id) + mixes.GetValueOrDefault(r.Id))).ToList());
     }
 
-    private static async Task<Created<MaterialView>> Add(MaterialDraft draft, LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    private static async Task<Created<MaterialView>> Add(MaterialDraft draft, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
         Check(draft, "");
         var row = new MaterialRow { Id = Guid.CreateVersion7(), Name = draft.Name, Colour = draft.Colour };
         Copy(draft, row);
         db.Materials.Add(row);
-        await ShelfCache.TouchAsync(db, scope, cancel);
+        await shelves.TouchAsync(db, scope, cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/materials/{row.Id}", View(row, 0));
     }
 
-    private static async Task<Ok<MaterialView>> Change(Guid id, MaterialChange change, LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    private static async Task<Ok<MaterialView>> Change(Guid id, MaterialChange change, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
         Check(change.Material, "material.");
         var row = await db.Materials.SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
@@ -49,17 +49,17 @@ public static class ShelfEndpoints
         }
 
         Copy(change.Material, row);
-        await ShelfCache.TouchAsync(db, scope, cancel);
+        await shelves.TouchAsync(db, scope, cancel);
         await db.SaveChangesAsync(cancel);
         var used = await db.Coats.Where(c => c.MaterialId == id).Select(c => c.SchemeId).Distinct().CountAsync(cancel);
         return TypedResults.Ok(View(row, used));
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
         var row = await db.Materials.SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         db.Materials.Remove(row);
-        await ShelfCache.TouchAsync(db, scope, cancel);
+        await shelves.TouchAsync(db, scope, cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

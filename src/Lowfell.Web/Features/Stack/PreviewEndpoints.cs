@@ -22,15 +22,15 @@ public static class PreviewEndpoints
         group.MapPost("help", Help).WithSummary("Passes to cover, the base for the target, and the nearest on the shelf.");
     }
 
-    private static async Task<Ok<StackPreview>> Stack(StackRequest request, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<PreviewResult> Stack(StackRequest request, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
-        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, db, scope, shelves, cancel);
-        return TypedResults.Ok(StackWriter.Preview(draft, shelf?.Shelf ?? Core.Rules.Shelf.Staples));
+        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, services, scope, shelves, cancel);
+        return new PreviewResult(draft, shelf?.Shelf ?? Core.Rules.Shelf.Staples);
     }
 
-    private static async Task<Ok<MendedStack>> Mend(MendRequest request, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<MendedStack>> Mend(MendRequest request, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
-        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, db, scope, shelves, cancel);
+        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, services, scope, shelves, cancel);
         var reach = shelf?.Shelf ?? Core.Rules.Shelf.Staples;
         var found = RuleBook.Read(draft, Predictor.Predict(draft), reach).Where(f => f.Rule == request.Rule && f.CoatId == request.CoatId).ToList();
         if (found.Count == 0)
@@ -46,9 +46,9 @@ public static class PreviewEndpoints
         return TypedResults.Ok(new MendedStack([.. mended.Coats.Select(c => StackReader.Write(c, before, shelf))], StackWriter.Preview(mended, reach)));
     }
 
-    private static async Task<Ok<HelpView>> Help(HelpRequest request, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<HelpView>> Help(HelpRequest request, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
-        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, db, scope, shelves, cancel);
+        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, services, scope, shelves, cancel);
         var index = draft.IndexOf(request.CoatId);
         if (index < 0)
         {
@@ -66,10 +66,10 @@ public static class PreviewEndpoints
             [.. nearest.Select(n => new NearView(n.Material.Id, n.Material.Name, n.Material.Colour.ToString(), n.Result.ToString(), Math.Round(n.DeltaE, 2)))]));
     }
 
-    private static async Task<(StackDraft Draft, OpenShelf? Shelf)> ReadAsync(
-        ZoneDraft zone, IReadOnlyList<CoatDraft> coats, SchoolsView? schools, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async ValueTask<(StackDraft Draft, OpenShelf? Shelf)> ReadAsync(
+        ZoneDraft zone, IReadOnlyList<CoatDraft> coats, SchoolsView? schools, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
-        var shelf = StackReader.NamesShelf(coats) ? await shelves.OpenAsync(db, scope, cancel) : null;
+        var shelf = StackReader.NamesShelf(coats) ? await shelves.OpenAsync(scope, services, cancel) : null;
         return (StackReader.Read(zone, coats, schools, shelf), shelf);
     }
 }

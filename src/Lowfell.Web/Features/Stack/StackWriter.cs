@@ -28,8 +28,6 @@ public static class StackWriter
 
     private static StratumView Stratum(Stratum s, Coat? coat, Zone zone)
     {
-        var family = coat?.Family;
-        var barrier = family is { } f && (f.IsVarnish() || coat!.Technique == Technique.Seal);
         var (recoat, cured) = Drying(coat, zone);
         return new(
             coat?.Id,
@@ -40,14 +38,18 @@ public static class StackWriter
             s.Mark?.ToString(),
             Math.Round(s.Shading, 1),
             Math.Round(s.TotalFilmUm, 1),
-            barrier,
+            IsBarrier(coat),
             recoat,
             cured,
             coat is null ? null : Mix(CoatMix.For(coat, zone)),
             coat is not null && Cautions.For(coat) is { Count: > 0 } cautions ? cautions : null);
     }
 
-    private static (double RecoatMin, double CuredH) Drying(Coat? coat, Zone zone)
+    /// <summary>Whether a coat stands in the core sample as a clear band that protects what is under it.</summary>
+    internal static bool IsBarrier(Coat? coat) => coat?.Family is { } family && (family.IsVarnish() || coat.Technique == Technique.Seal);
+
+    /// <summary>Minutes to recoat-dry and hours to cured at 20 C, 50 % humidity.</summary>
+    internal static (double RecoatMin, double CuredH) Drying(Coat? coat, Zone zone)
     {
         if (coat?.Paint is not { } paint)
         {
@@ -69,7 +71,8 @@ public static class StackWriter
         c.Heavy.ToString(),
         Math.Round(c.SpanDeltaE, 2));
 
-    private static CoatMixView? Mix(CoatMix? mix)
+    /// <summary>What to mix, rounded for reading.</summary>
+    internal static CoatMixView? Mix(CoatMix? mix)
     {
         if (mix is null)
         {

@@ -167,6 +167,9 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
           {wording(preview.error)}
         </p>
       )}
+      {!preview.data && draft.components.length > 0 && !preview.isError && (
+        <div style={{ height: `${Math.max(9.5, 1.6 + 1.75 * draft.components.length)}rem` }} />
+      )}
       {preview.data && draft.components.length > 0 && !preview.isError && (
         <div className="flex flex-wrap items-start gap-6" data-testid="mix-preview">
           <div className="rounded bg-swatch p-3">

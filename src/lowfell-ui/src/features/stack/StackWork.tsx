@@ -116,20 +116,24 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
       <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-1 gap-3 p-3 lg:h-[calc(100vh-5.9rem)] lg:flex-none lg:grid-cols-[minmax(0,1fr)_22rem_18.5rem]">
         <section aria-label="Core sample" className="flex min-h-0 flex-col rounded-lg border border-line bg-panel">
           <Verdict page={page} preview={preview.data} findings={findings} empty={coats.length === 0} />
-          <CoreSample
-            coats={coats}
-            names={names}
-            preview={preview.data}
-            findings={findings}
-            selected={selected?.id}
-            shown={shown}
-            substrate={page.piece.substrate}
-            actions={actions}
-            onFinding={showFinding}
-          />
+          {!preview.isPending && (
+            <CoreSample
+              coats={coats}
+              names={names}
+              preview={preview.data}
+              findings={findings}
+              selected={selected?.id}
+              shown={shown}
+              substrate={page.piece.substrate}
+              actions={actions}
+              onFinding={showFinding}
+            />
+          )}
         </section>
         <section aria-label="Coat" className="min-h-0 overflow-y-auto rounded-lg border border-line bg-panel">
-          {selected ? (
+          {selected && preview.isPending ? (
+            <p className="p-5 text-soft">Mixing…</p>
+          ) : selected ? (
             <CoatEditor
               key={selected.id}
               page={page}

@@ -37,7 +37,7 @@ export function Verdict({ page, preview, findings, empty }: Props) {
           </div>
         )}
       </div>
-      <div className="min-w-0 flex-1">
+      <div className="min-w-0 flex-1" hidden={!preview && !empty}>
         <p className="flex flex-wrap items-center gap-x-4">
           <span>
             <strong className="font-semibold">

@@ -17,9 +17,11 @@ const keepKey = (schemeId: string) => `lowfell.unsaved.${schemeId}`;
 
 /** The stack as it is being edited: undo and redo over the whole of it, kept by itself, with its state told. */
 export function useStackEditor(scheme: Scheme) {
-  const [history, dispatch] = useReducer(historyReducer, null, () => startHistory(unsaved(scheme) ?? scheme.coats));
+  const [left] = useState(() => unsaved(scheme));
+  const [history, dispatch] = useReducer(historyReducer, null, () => startHistory(left?.coats ?? scheme.coats));
   const [save, setSave] = useState<SaveState>({ kind: "saved" });
-  const version = useRef(scheme.version);
+  // What was left behind goes out under the version it was made on: if the stack has changed since, the painter is asked.
+  const version = useRef(left?.version ?? scheme.version);
   const kept = useRef(JSON.stringify(scheme.coats));
   const busy = useRef(false);
   const latest = useRef(history.present);
@@ -110,12 +112,12 @@ export function useStackEditor(scheme: Scheme) {
 }
 
 // A change that could not be sent before the page was closed.
-function unsaved(scheme: Scheme): Coat[] | null {
+function unsaved(scheme: Scheme): { version: number; coats: Coat[] } | null {
   const text = localStorage.getItem(keepKey(scheme.id));
   if (!text) return null;
   try {
     const left = JSON.parse(text) as { version: number; coats: Coat[] };
-    return left.version === scheme.version ? left.coats : null;
+    return JSON.stringify(left.coats) === JSON.stringify(scheme.coats) ? null : left;
   } catch {
     localStorage.removeItem(keepKey(scheme.id));
     return null;

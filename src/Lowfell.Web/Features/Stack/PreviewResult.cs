@@ -1,0 +1,207 @@
+using System.Buffers;
+using System.Reflection;
+using System.Text.Json;
+using Lowfell.Core.Mixes;
+using Lowfell.Core.Rules;
+using Lowfell.Core.Safety;
+using Lowfell.Core.Stacks;
+using Lowfell.Web.Hosting;
+using Microsoft.AspNetCore.Http.Metadata;
+
+namespace Lowfell.Web.Features.Stack;
+
+/// <summary>
+/// Answers a preview straight from Core: every keystroke waits for it, and the contract's records cost more to build and to walk
+/// through than the films themselves. What it writes is a <see cref="StackPreview"/>; a test holds the two equal.
+/// </summary>
+/// <param name="draft">The stack.</param>
+/// <param name="shelf">What mends may reach for.</param>
+public sealed class PreviewResult(StackDraft draft, Core.Rules.Shelf shelf) : IResult, IEndpointMetadataProvider
+{
+    private static readonly string[] Severities = [.. Enum.GetNames<Severity>().Select(JsonNamingPolicy.CamelCase.ConvertName)];
+    private static readonly string[] Hazards = [.. Enum.GetNames<Hazard>().Select(JsonNamingPolicy.CamelCase.ConvertName)];
+
+    [ThreadStatic]
+    private static JsonText? kept;
+
+    /// <inheritdoc/>
+    public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) =>
+        builder.Metadata.Add(new ProducesResponseTypeMetadata(StatusCodes.Status200OK, typeof(StackPreview), ["application/json"]));
+
+    /// <inheritdoc/>
+    public Task ExecuteAsync(HttpContext httpContext)
+    {
+        var text = kept ??= new JsonText();
+        text.Clear();
+        Write(text);
+        var response = httpContext.Response;
+        response.ContentType = "application/json; charset=utf-8";
+        response.ContentLength = text.Written.Length;
+
+        // Copied into the response before the first wait, so that the room of this thread is free again.
+        response.BodyWriter.Write(text.Written);
+        return response.BodyWriter.FlushAsync(httpContext.RequestAborted).AsTask();
+    }
+
+    /// <summary>Writes the preview.</summary>
+    public void Write(JsonText json)
+    {
+        var prediction = Predictor.Predict(draft);
+        json.Raw("{\"substrate\":{"u8);
+        Stratum(json, prediction.Substrate, null);
+        json.Raw("},\"strata\":["u8);
+        for (var i = 0; i < draft.Coats.Count; i++)
+        {
+            json.Raw(i == 0 ? "{\"coatId\":"u8 : ",{\"coatId\":"u8);
+            json.Id(draft.Coats[i].Id);
+            json.Raw(","u8);
+            Stratum(json, prediction.Strata[i], draft.Coats[i]);
+            json.Raw("}"u8);
+        }
+
+        json.Raw("],\"findings\":["u8);
+        var next = false;
+        foreach (var finding in RuleBook.Read(draft, prediction, shelf))
+        {
+            json.Raw(next ? ",{"u8 : "{"u8);
+            Finding(json, finding);
+            next = true;
+        }
+
+        json.Raw("],\"cautionNote\":"u8);
+        json.Text(Cautions.Defer);
+        json.Raw("}"u8);
+    }
+
+    private void Stratum(JsonText json, Stratum s, Coat? coat)
+    {
+        json.Raw("\"recess\":{"u8);
+        Height(json, s.Recess);
+        json.Raw("},\"face\":{"u8);
+        Height(json, s.Face);
+        json.Raw("},\"edge\":{"u8);
+        Height(json, s.Edge);
+        json.Raw("},\"mean\":"u8);
+        json.Colour(s.Mean);
+        if (s.Mark is { } mark)
+        {
+            json.Raw(",\"mark\":"u8);
+            json.Colour(mark);
+        }
+
+        json.Raw(",\"shading\":"u8);
+        json.Number(s.Shading, 1);
+        json.Raw(",\"totalFilmUm\":"u8);
+        json.Number(s.TotalFilmUm, 1);
+        json.Raw(StackWriter.IsBarrier(coat) ? ",\"barrier\":true"u8 : ",\"barrier\":false"u8);
+        var (recoat, cured) = StackWriter.Drying(coat, draft.Zone);
+        json.Raw(",\"recoatMin\":"u8);
+        json.Number(recoat);
+        json.Raw(",\"curedH\":"u8);
+        json.Number(cured);
+        if (coat is null)
+        {
+            return;
+        }
+
+        if (StackWriter.Mix(CoatMix.For(coat, draft.Zone)) is { } mix)
+        {
+            Mix(json, mix);
+        }
+
+        if (Cautions.For(coat) is { Count: > 0 } cautions)
+        {
+            for (var i = 0; i < cautions.Count; i++)
+            {
+                json.Raw(i == 0 ? ",\"cautions\":[{\"hazard\":"u8 : "},{\"hazard\":"u8);
+                json.Text(Hazards[(int)cautions[i].Hazard]);
+                json.Raw(",\"text\":"u8);
+                json.Text(cautions[i].Text);
+            }
+
+            json.Raw("}]"u8);
+        }
+    }
+
+    private static void Height(JsonText json, in HeightColour c)
+    {
+        json.Raw("\"hex\":"u8);
+        json.Colour(c.Colour);
+        json.Raw(",\"lab\":["u8);
+        json.Number(c.Lab.L, 2);
+        json.Raw(","u8);
+        json.Number(c.Lab.A, 2);
+        json.Raw(","u8);
+        json.Number(c.Lab.B, 2);
+        json.Raw("],\"deBelow\":"u8);
+        json.Number(c.DeltaBelow, 2);
+        if (c.DeltaTarget is { } target)
+        {
+            json.Raw(",\"deTarget\":"u8);
+            json.Number(target, 2);
+        }
+
+        json.Raw(",\"filmUm\":"u8);
+        json.Number(c.FilmUm, 2);
+        json.Raw(",\"light\":"u8);
+        json.Colour(c.Light);
+        json.Raw(",\"heavy\":"u8);
+        json.Colour(c.Heavy);
+        json.Raw(",\"deSpan\":"u8);
+        json.Number(c.SpanDeltaE, 2);
+    }
+
+    private static void Mix(JsonText json, CoatMixView mix)
+    {
+        json.Raw(",\"mix\":{\"paintParts\":"u8);
+        json.Number(mix.PaintParts);
+        json.Raw(",\"thinnerParts\":"u8);
+        json.Number(mix.ThinnerParts);
+        json.Raw(",\"thinnerOfWhole\":"u8);
+        json.Number(mix.ThinnerOfWhole);
+        json.Raw(",\"thinnerAdded\":"u8);
+        json.Number(mix.ThinnerAdded);
+        json.Raw(",\"paintDrops\":"u8);
+        json.Number(mix.PaintDrops);
+        json.Raw(",\"thinnerDrops\":"u8);
+        json.Number(mix.ThinnerDrops);
+        json.Raw(",\"truePaintFraction\":"u8);
+        json.Number(mix.TruePaintFraction);
+        json.Raw(",\"totalMl\":"u8);
+        json.Number(mix.TotalMl);
+        json.Raw(",\"paintMl\":"u8);
+        json.Number(mix.PaintMl);
+        json.Raw(",\"thinnerMl\":"u8);
+        json.Number(mix.ThinnerMl);
+        json.Raw("}"u8);
+    }
+
+    private static void Finding(JsonText json, Finding finding)
+    {
+        json.Raw("\"rule\":"u8);
+        json.Text(finding.Rule);
+        json.Raw(",\"aspect\":"u8);
+        json.Text(finding.Aspect);
+        json.Raw(",\"severity\":"u8);
+        json.Text(Severities[(int)finding.Severity]);
+        json.Raw(",\"coatId\":"u8);
+        json.Id(finding.CoatId);
+        json.Raw(",\"gap\":"u8);
+        json.Number(finding.Gap);
+        json.Raw(",\"what\":"u8);
+        json.Text(finding.What);
+        json.Raw(",\"why\":"u8);
+        json.Text(finding.Why);
+        json.Raw(",\"mends\":["u8);
+        for (var i = 0; i < finding.Mends.Count; i++)
+        {
+            json.Raw(i == 0 ? "{\"id\":"u8 : ",{\"id\":"u8);
+            json.Text(finding.Mends[i].Id);
+            json.Raw(",\"label\":"u8);
+            json.Text(finding.Mends[i].Label);
+            json.Raw("}"u8);
+        }
+
+        json.Raw("]}"u8);
+    }
+}
