@@ -181,7 +181,6 @@ public sealed class PreviewTests(TestHost host) : IClassFixture<TestHost>
         var options = new JsonSerializerOptions(JsonSerializerDefaults.Web);
         LowfellHost.Json(options);
         var shelf = await host.ShelfAsync();
-        var text = new JsonText();
         var sets = await host.GetAsync("/api/sets");
         var zones = sets.AsArray().SelectMany(s => s!["pieces"]!.AsArray()).SelectMany(p => p!["zones"]!.AsArray()).Select(z => (string)z!["id"]!).ToList();
         Assert.NotEmpty(zones);
@@ -192,10 +191,9 @@ public sealed class PreviewTests(TestHost host) : IClassFixture<TestHost>
             foreach (var target in new[] { zone.Target, null, "#4a7fd0" })
             {
                 var draft = StackReader.Read(zone with { Target = target }, page["scheme"]!["coats"].Deserialize<List<CoatDraft>>(options)!, null, shelf);
-                text.Clear();
-                new PreviewResult(draft, shelf.Shelf).Write(text);
+                var text = PreviewText.Json(draft, shelf.Shelf);
                 var contract = JsonSerializer.SerializeToNode(StackWriter.Preview(draft, shelf.Shelf), options);
-                Assert.True(JsonNode.DeepEquals(contract, JsonNode.Parse(text.Written)), Encoding.UTF8.GetString(text.Written));
+                Assert.True(JsonNode.DeepEquals(contract, JsonNode.Parse(text)), Encoding.UTF8.GetString(text));
             }
         }
     }

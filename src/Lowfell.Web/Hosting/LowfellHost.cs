@@ -45,6 +45,7 @@ public static class LowfellHost
         builder.Services.AddSingleton(new ShelfNews(connection));
         builder.Services.AddHostedService(s => s.GetRequiredService<ShelfNews>());
         builder.Services.AddSingleton<ShelfCache>();
+        builder.Services.AddSingleton<PreviewMemory>();
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<ProblemHandler>();

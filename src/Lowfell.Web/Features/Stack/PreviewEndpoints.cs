@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Stacks;
 using Lowfell.Store;
@@ -5,6 +6,8 @@ using Lowfell.Web.Features.Benches;
 using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
 
 namespace Lowfell.Web.Features.Stack;
 
@@ -17,15 +20,41 @@ public static class PreviewEndpoints
     public static void Map(WebApplication app)
     {
         var group = app.MapGroup("/api/preview").WithTags("Preview").ProducesValidationProblem();
-        group.MapPost("stack", Stack).WithSummary("Predicts a stack and reads it with the layer rules.");
+        group.MapPost("stack", Stack).Accepts<StackRequest>("application/json").Produces<StackPreview>().WithSummary("Predicts a stack and reads it with the layer rules.");
         group.MapPost("mend", Mend).WithSummary("Makes one mend of one finding, and previews the mended stack.").ProducesProblem(409);
         group.MapPost("help", Help).WithSummary("Passes to cover, the base for the target, and the nearest on the shelf.");
     }
 
-    private static async Task<PreviewResult> Stack(StackRequest request, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<IResult> Stack(HttpContext context, IBenchScope scope, ShelfCache shelves, PreviewMemory memory, IOptions<JsonOptions> json)
     {
-        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, services, scope, shelves, cancel);
-        return new PreviewResult(draft, shelf?.Shelf ?? Core.Rules.Shelf.Staples);
+        var (request, services, cancel) = (context.Request, context.RequestServices, context.RequestAborted);
+        var question = await PreviewMemory.ReadAsync(request, scope.BenchId, cancel);
+        var answer = question is null ? null : await memory.RecallAsync(question, () => shelves.OpenAsync(scope, services, cancel));
+        if (answer is null)
+        {
+            var asked = await ParseAsync(request, json.Value.SerializerOptions, cancel);
+            var (draft, shelf) = await ReadAsync(asked.Zone, asked.Coats, asked.Schools, services, scope, shelves, cancel);
+            answer = PreviewText.Json(draft, shelf?.Shelf ?? Core.Rules.Shelf.Staples);
+            if (question is not null)
+            {
+                memory.Keep(question, shelf, answer);
+            }
+        }
+
+        return Results.Bytes(answer, "application/json; charset=utf-8");
+    }
+
+    private static async ValueTask<StackRequest> ParseAsync(HttpRequest request, JsonSerializerOptions options, CancellationToken cancel)
+    {
+        try
+        {
+            return await JsonSerializer.DeserializeAsync<StackRequest>(request.BodyReader, options, cancel)
+                ?? throw new BadHttpRequestException("A stack is needed, not null.");
+        }
+        catch (JsonException fault)
+        {
+            throw new BadHttpRequestException(fault.Message, fault);
+        }
     }
 
     private static async Task<Ok<MendedStack>> Mend(MendRequest request, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)

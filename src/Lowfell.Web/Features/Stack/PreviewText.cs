@@ -1,12 +1,9 @@
-using System.Buffers;
-using System.Reflection;
 using System.Text.Json;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Safety;
 using Lowfell.Core.Stacks;
 using Lowfell.Web.Hosting;
-using Microsoft.AspNetCore.Http.Metadata;
 
 namespace Lowfell.Web.Features.Stack;
 
@@ -14,48 +11,40 @@ namespace Lowfell.Web.Features.Stack;
 /// Answers a preview straight from Core: every keystroke waits for it, and the contract's records cost more to build and to walk
 /// through than the films themselves. What it writes is a <see cref="StackPreview"/>; a test holds the two equal.
 /// </summary>
-/// <param name="draft">The stack.</param>
-/// <param name="shelf">What mends may reach for.</param>
-public sealed class PreviewResult(StackDraft draft, Core.Rules.Shelf shelf) : IResult, IEndpointMetadataProvider
+public sealed class PreviewText
 {
+    private readonly StackDraft draft;
+    private readonly JsonText json;
+
+    private PreviewText(StackDraft draft, JsonText json) => (this.draft, this.json) = (draft, json);
+
     private static readonly string[] Severities = [.. Enum.GetNames<Severity>().Select(JsonNamingPolicy.CamelCase.ConvertName)];
     private static readonly string[] Hazards = [.. Enum.GetNames<Hazard>().Select(JsonNamingPolicy.CamelCase.ConvertName)];
 
     [ThreadStatic]
     private static JsonText? kept;
 
-    /// <inheritdoc/>
-    public static void PopulateMetadata(MethodInfo method, EndpointBuilder builder) =>
-        builder.Metadata.Add(new ProducesResponseTypeMetadata(StatusCodes.Status200OK, typeof(StackPreview), ["application/json"]));
-
-    /// <inheritdoc/>
-    public Task ExecuteAsync(HttpContext httpContext)
+    /// <summary>The answer as JSON.</summary>
+    public static byte[] Json(StackDraft draft, Core.Rules.Shelf shelf)
     {
         var text = kept ??= new JsonText();
         text.Clear();
-        Write(text);
-        var response = httpContext.Response;
-        response.ContentType = "application/json; charset=utf-8";
-        response.ContentLength = text.Written.Length;
-
-        // Copied into the response before the first wait, so that the room of this thread is free again.
-        response.BodyWriter.Write(text.Written);
-        return response.BodyWriter.FlushAsync(httpContext.RequestAborted).AsTask();
+        new PreviewText(draft, text).Write(shelf);
+        return text.Written.ToArray();
     }
 
-    /// <summary>Writes the preview.</summary>
-    public void Write(JsonText json)
+    private void Write(Core.Rules.Shelf shelf)
     {
         var prediction = Predictor.Predict(draft);
         json.Raw("{\"substrate\":{"u8);
-        Stratum(json, prediction.Substrate, null);
+        Stratum(prediction.Substrate, null);
         json.Raw("},\"strata\":["u8);
         for (var i = 0; i < draft.Coats.Count; i++)
         {
             json.Raw(i == 0 ? "{\"coatId\":"u8 : ",{\"coatId\":"u8);
             json.Id(draft.Coats[i].Id);
             json.Raw(","u8);
-            Stratum(json, prediction.Strata[i], draft.Coats[i]);
+            Stratum(prediction.Strata[i], draft.Coats[i]);
             json.Raw("}"u8);
         }
 
@@ -64,7 +53,7 @@ public sealed class PreviewResult(StackDraft draft, Core.Rules.Shelf shelf) : IR
         foreach (var finding in RuleBook.Read(draft, prediction, shelf))
         {
             json.Raw(next ? ",{"u8 : "{"u8);
-            Finding(json, finding);
+            Finding(finding);
             next = true;
         }
 
@@ -73,14 +62,14 @@ public sealed class PreviewResult(StackDraft draft, Core.Rules.Shelf shelf) : IR
         json.Raw("}"u8);
     }
 
-    private void Stratum(JsonText json, Stratum s, Coat? coat)
+    private void Stratum(Stratum s, Coat? coat)
     {
         json.Raw("\"recess\":{"u8);
-        Height(json, s.Recess);
+        Height(s.Recess);
         json.Raw("},\"face\":{"u8);
-        Height(json, s.Face);
+        Height(s.Face);
         json.Raw("},\"edge\":{"u8);
-        Height(json, s.Edge);
+        Height(s.Edge);
         json.Raw("},\"mean\":"u8);
         json.Colour(s.Mean);
         if (s.Mark is { } mark)
@@ -106,7 +95,7 @@ public sealed class PreviewResult(StackDraft draft, Core.Rules.Shelf shelf) : IR
 
         if (StackWriter.Mix(CoatMix.For(coat, draft.Zone)) is { } mix)
         {
-            Mix(json, mix);
+            Mix(mix);
         }
 
         if (Cautions.For(coat) is { Count: > 0 } cautions)
@@ -123,7 +112,7 @@ public sealed class PreviewResult(StackDraft draft, Core.Rules.Shelf shelf) : IR
         }
     }
 
-    private static void Height(JsonText json, in HeightColour c)
+    private void Height(in HeightColour c)
     {
         json.Raw("\"hex\":"u8);
         json.Colour(c.Colour);
@@ -151,7 +140,7 @@ public sealed class PreviewResult(StackDraft draft, Core.Rules.Shelf shelf) : IR
         json.Number(c.SpanDeltaE, 2);
     }
 
-    private static void Mix(JsonText json, CoatMixView mix)
+    private void Mix(CoatMixView mix)
     {
         json.Raw(",\"mix\":{\"paintParts\":"u8);
         json.Number(mix.PaintParts);
@@ -176,7 +165,7 @@ public sealed class PreviewResult(StackDraft draft, Core.Rules.Shelf shelf) : IR
         json.Raw("}"u8);
     }
 
-    private static void Finding(JsonText json, Finding finding)
+    private void Finding(Finding finding)
     {
         json.Raw("\"rule\":"u8);
         json.Text(finding.Rule);
