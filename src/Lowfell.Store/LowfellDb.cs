@@ -15,6 +15,21 @@ public sealed class LowfellDb(DbContextOptions<LowfellDb> options, IBenchScope s
     /// <summary>Materials.</summary>
     public DbSet<MaterialRow> Materials => Set<MaterialRow>();
 
+    /// <summary>Bottles.</summary>
+    public DbSet<BottleRow> Bottles => Set<BottleRow>();
+
+    /// <summary>Painted stripes.</summary>
+    public DbSet<CalibrationRow> Calibrations => Set<CalibrationRow>();
+
+    /// <summary>Mixes that were made.</summary>
+    public DbSet<MixRecordRow> MixRecords => Set<MixRecordRow>();
+
+    /// <summary>Test tiles.</summary>
+    public DbSet<TileRow> Tiles => Set<TileRow>();
+
+    /// <summary>Schemes as they were painted.</summary>
+    public DbSet<PaintedRow> Painted => Set<PaintedRow>();
+
     /// <summary>Mixes.</summary>
     public DbSet<MixRow> Mixes => Set<MixRow>();
 
@@ -66,6 +81,46 @@ public sealed class LowfellDb(DbContextOptions<LowfellDb> options, IBenchScope s
             e.ToTable("materials");
             e.HasIndex(m => new { m.BenchId, m.Name }).IsUnique();
             e.Property(m => m.Colour).HasMaxLength(7);
+            e.HasMany(m => m.Bottles).WithOne().HasForeignKey(b => b.MaterialId);
+        });
+        modelBuilder.Entity<BottleRow>().ToTable("bottles");
+        modelBuilder.Entity<CalibrationRow>(e =>
+        {
+            e.ToTable("calibrations");
+            e.HasOne<MaterialRow>().WithMany().HasForeignKey(c => c.MaterialId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<MixRecordRow>(e =>
+        {
+            e.ToTable("mix_records");
+            e.Property(r => r.Note).HasMaxLength(2000);
+            e.Property(r => r.Recipe).HasColumnType("text");
+            e.HasOne<MixRow>().WithMany().HasForeignKey(r => r.MixId).OnDelete(DeleteBehavior.SetNull);
+            e.HasMany(r => r.Lines).WithOne().HasForeignKey(l => l.RecordId);
+            e.HasMany(r => r.Uses).WithOne().HasForeignKey(u => u.RecordId);
+        });
+        modelBuilder.Entity<MixRecordLineRow>(e =>
+        {
+            e.ToTable("mix_record_lines");
+            e.Property(l => l.Snapshot).HasColumnType("text");
+        });
+        modelBuilder.Entity<MixUseRow>(e =>
+        {
+            e.ToTable("mix_uses");
+            e.Property(u => u.Note).HasMaxLength(2000);
+            e.HasOne<PieceRow>().WithMany().HasForeignKey(u => u.PieceId).OnDelete(DeleteBehavior.SetNull);
+        });
+        modelBuilder.Entity<TileRow>(e =>
+        {
+            e.ToTable("tiles");
+            e.Property(t => t.Plan).HasColumnType("text");
+            e.Property(t => t.Painted).HasColumnType("text");
+        });
+        modelBuilder.Entity<PaintedRow>(e =>
+        {
+            e.ToTable("painted");
+            e.Property(p => p.Stack).HasColumnType("text");
+            e.Property(p => p.Note).HasMaxLength(2000);
+            e.HasOne<SchemeRow>().WithMany().HasForeignKey(p => p.SchemeId).OnDelete(DeleteBehavior.SetNull);
         });
         modelBuilder.Entity<MixRow>(e =>
         {

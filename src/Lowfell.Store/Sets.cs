@@ -127,6 +127,12 @@ public sealed class ZoneRow : IBenchRow, IVersionedRow
     /// <summary>Smallest engraved width, mm.</summary>
     public double? SmallestDetailMm { get; set; }
 
+    /// <summary>Length of creases on one copy, mm, where measured.</summary>
+    public double? CreaseMm { get; set; }
+
+    /// <summary>Length of raised edges on one copy, mm, where measured.</summary>
+    public double? EdgeMm { get; set; }
+
     /// <summary>Touched in play.</summary>
     public bool Handled { get; set; }
 
@@ -161,6 +167,8 @@ public sealed class ZoneRow : IBenchRow, IVersionedRow
         AreaMm2 = PieceArea.ZoneMm2(Piece.AreaMm2, AreaShare, OwnAreaMm2),
         Copies = Piece.Copies,
         SmallestDetailMm = SmallestDetailMm,
+        CreaseMm = CreaseMm,
+        EdgeMm = EdgeMm,
         Handled = Handled,
         CutEdges = CutEdges,
         Finish = Finish,

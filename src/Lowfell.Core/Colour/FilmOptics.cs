@@ -66,6 +66,18 @@ public sealed class FilmOptics
         return new FilmOptics(new double[Spectra.Bands], scattering, Surface.Term(sheen), 1, true);
     }
 
+    /// <summary>A film whose absorption and scattering are known, as from a painted stripe.</summary>
+    /// <param name="absorptionPerUm">K, 36 bands, per um.</param>
+    /// <param name="scatteringPerUm">S, 36 bands, per um, each above 0.</param>
+    /// <param name="surfaceTerm">Reflectance of its surface.</param>
+    /// <param name="kappa">Surface term over the nominal one of its sheen.</param>
+    public static FilmOptics Measured(ReadOnlySpan<double> absorptionPerUm, ReadOnlySpan<double> scatteringPerUm, double surfaceTerm, double kappa)
+    {
+        ArgumentOutOfRangeException.ThrowIfNotEqual(absorptionPerUm.Length, Spectra.Bands);
+        ArgumentOutOfRangeException.ThrowIfNotEqual(scatteringPerUm.Length, Spectra.Bands);
+        return new FilmOptics(absorptionPerUm.ToArray(), scatteringPerUm.ToArray(), surfaceTerm, kappa, false);
+    }
+
     /// <summary>The film of a mixture: K, S and the surface averaged by share of the dry volume.</summary>
     /// <param name="parts">Components with their dry volume (wet volume x volume solids), at least one above 0.</param>
     public static FilmOptics Mixture(IReadOnlyList<(FilmOptics Optics, double DryVolume)> parts)

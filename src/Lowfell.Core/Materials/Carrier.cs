@@ -41,6 +41,9 @@ public enum Thinner
 /// <summary>Facts about thinners.</summary>
 public static class Thinners
 {
+    /// <summary>A drop of water-borne paint from a standard tip, ml: twenty to the millilitre.</summary>
+    public const double StandardDropMl = 0.050;
+
     /// <summary>Dry volume left by the medium, share of its wet volume.</summary>
     public const double MediumVolumeSolids = 0.30;
 
@@ -84,5 +87,16 @@ public static class Thinners
         Thinner.Alcohol => 0.5,
         Thinner.WhiteSpirit => 0.6,
         _ => 0.5,
+    };
+
+    /// <summary>Volume of one drop from a standard tip, ml.</summary>
+    public static double DropMl(this Thinner thinner) => StandardDropMl * thinner.DropFactor();
+
+    /// <summary>Density, g/ml: water 1.00, medium as water, spirits lighter.</summary>
+    public static double DensityGPerMl(this Thinner thinner) => thinner switch
+    {
+        Thinner.WhiteSpirit or Thinner.Alcohol => 0.79,
+        Thinner.LacquerThinner => 0.85,
+        _ => 1.0,
     };
 }

@@ -61,6 +61,9 @@ public sealed record Material
     /// <summary>Drops to the millilitre by calibration, in place of the family's.</summary>
     public double? OwnDropsPerMl { get; init; }
 
+    /// <summary>Film measured from a painted stripe, in place of the one that follows from the swatch.</summary>
+    public MeasuredFilm? OwnFilm { get; init; }
+
     /// <summary>No colour of its own: varnish, medium, glue, chipping fluid.</summary>
     public bool Clear => Family.Facts().Clear;
 
@@ -70,9 +73,17 @@ public sealed record Material
     /// <summary>Resistance in force.</summary>
     public Resistance Resistance => OwnResistance ?? Family.Facts().Resistance;
 
+    /// <summary>Density, g/ml. Craft estimates: pigmented paint is heavier than water.</summary>
+    public double DensityGPerMl => Family switch
+    {
+        Family.Pigment or Family.Grit => 1.5,
+        Family.TexturePaste or Family.CracklePaste or Family.Skim => 1.4,
+        _ => Clear ? 1.03 : 1.2,
+    };
+
     /// <summary>Volume of one drop, ml. A standard tip gives 0.050 ml of water-borne paint.</summary>
-    public double DropMl => OwnDropsPerMl is { } drops ? 1 / drops : 0.050 * Family.Facts().DropFactor;
+    public double DropMl => OwnDropsPerMl is { } drops ? 1 / drops : Thinners.StandardDropMl * Family.Facts().DropFactor;
 
     /// <summary>Films by height: recess, face, edge. The same one three times but for metallics.</summary>
-    public IReadOnlyList<FilmOptics> Optics() => OpticsCache.Of(this, Effect == Effect.Metallic ? MetalLightness : null);
+    public IReadOnlyList<FilmOptics> Optics() => OwnFilm?.ByHeight ?? OpticsCache.Of(this, Effect == Effect.Metallic ? MetalLightness : null);
 }

@@ -1,3 +1,4 @@
+using Lowfell.Core.Amounts;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Stacks;
 
@@ -12,9 +13,7 @@ namespace Lowfell.Core.Mixes;
 public sealed record CoatMix(Dilution Dilution, DropCount Drops, double TotalMl, double PaintMl, double ThinnerMl)
 {
     /// <summary>The mix of a coat; null for a coat without paint.</summary>
-    /// <remarks>
-    /// <c>ml = area x wet film x passes x coverage / transfer / 1e6 + loss</c>, with film and coverage at the three heights weighted by their shares.
-    /// </remarks>
+    /// <remarks>See <see cref="CoatAmount"/>; on a wet palette.</remarks>
     public static CoatMix? For(Coat coat, Zone zone)
     {
         if (coat.Paint is not { } paint)
@@ -22,19 +21,9 @@ public sealed record CoatMix(Dilution Dilution, DropCount Drops, double TotalMl,
             return null;
         }
 
-        var facts = coat.Technique.Facts();
-        var deposit = coat.OwnDeposit ?? Kernels.Deposit(coat.Technique, zone.Relief, zone.Facing);
-        var shares = zone.HeightShares;
-        var wetUm = 0.0;
-        for (var h = 0; h < 3; h++)
-        {
-            wetUm += shares[h] * deposit.WetFilmUm[h] * coat.Hand * deposit.Coverage[h];
-        }
-
-        // um x mm2 = 1e-3 mm3 = 1e-6 ml.
-        var total = (zone.AreaMm2 * zone.Copies * wetUm * coat.Passes / facts.Transfer / 1e6) + facts.LossMl;
+        var total = CoatAmount.Of(coat, [zone], Palette.Wet).TotalMl;
         var fraction = coat.Dilution.PaintFraction;
-        var drops = DropCount.For(coat.Dilution, paint.DropMl, 0.050 * coat.Thinner.DropFactor());
+        var drops = DropCount.For(coat.Dilution, paint.DropMl, coat.Thinner.DropMl());
         return new(coat.Dilution, drops, total, total * fraction, total * (1 - fraction));
     }
 

@@ -30,9 +30,12 @@ public readonly record struct Dilution
     /// <summary>Thinner added over paint, 0 and up: 1 is as much thinner as paint.</summary>
     public double ThinnerAdded => (1 / PaintFraction) - 1;
 
+    /// <summary>Whether a paint fraction is above 0 and at most 1.</summary>
+    public static bool IsValid(double paintFraction) => paintFraction is > 0 and <= 1;
+
     /// <summary>From the fraction of paint in the mix.</summary>
     /// <exception cref="ArgumentOutOfRangeException"><paramref name="paintFraction"/> is not in (0, 1].</exception>
-    public static Dilution Of(double paintFraction) => paintFraction is > 0 and <= 1
+    public static Dilution Of(double paintFraction) => IsValid(paintFraction)
         ? new(paintFraction)
         : throw new ArgumentOutOfRangeException(nameof(paintFraction), paintFraction, "Paint fraction is above 0 and at most 1.");
 

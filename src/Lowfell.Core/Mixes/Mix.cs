@@ -24,12 +24,31 @@ public enum MixUnit
 /// <param name="Material">A material, or null.</param>
 /// <param name="Mix">A mix, or null.</param>
 /// <param name="Thinner">A thinner, or null.</param>
-public sealed record MixComponent(double Amount, MixUnit Unit, Material? Material = null, Mix? Mix = null, Thinner? Thinner = null);
+public sealed record MixComponent(double Amount, MixUnit Unit, Material? Material = null, Mix? Mix = null, Thinner? Thinner = null)
+{
+    /// <summary>What it is called.</summary>
+    public string Name => Material?.Name ?? Mix?.Name ?? Thinner?.Word() ?? "";
+
+    /// <summary>Volume of one drop of it, ml; of a nested mix, the mean of what is in it.</summary>
+    public double DropMl => Material?.DropMl ?? Thinner?.DropMl() ?? MixContent.Unfold(Mix!).Mean(m => m.DropMl, t => t.DropMl());
+
+    /// <summary>Density, g/ml; of a nested mix, the mean of what is in it.</summary>
+    public double DensityGPerMl => Material?.DensityGPerMl ?? Thinner?.DensityGPerMl() ?? MixContent.Unfold(Mix!).Mean(m => m.DensityGPerMl, t => t.DensityGPerMl());
+
+    /// <summary>Its volume, ml; a part counts as a millilitre.</summary>
+    public double Ml => Unit switch
+    {
+        MixUnit.Drops => Amount * DropMl,
+        MixUnit.Grams => Amount / DensityGPerMl,
+        _ => Amount,
+    };
+}
 
 /// <summary>A recipe: any number of components, nested.</summary>
 /// <param name="Name">What it is called.</param>
 /// <param name="Components">What goes in, at least one.</param>
-public sealed record Mix(string Name, IReadOnlyList<MixComponent> Components);
+/// <param name="CountsAs">What the rules, rates and drying take it for where that is not its main paint: a wash or a skim made at home.</param>
+public sealed record Mix(string Name, IReadOnlyList<MixComponent> Components, Family? CountsAs = null);
 
 /// <summary>What is in a mix when every nested mix is unfolded. Volume adds up (ideal mixing).</summary>
 /// <param name="Materials">Volume share of each material, of the whole mix.</param>
@@ -46,28 +65,22 @@ public sealed record MixContent(IReadOnlyList<(Material Material, double Share)>
     /// <exception cref="ArgumentException">The mix holds no volume, no material, or is nested more than 16 deep (or in itself).</exception>
     public static MixContent Of(Mix mix)
     {
+        var content = Unfold(mix);
+        return content.Materials.Count == 0 ? throw new ArgumentException($"Mix '{mix.Name}' holds no paint.", nameof(mix)) : content;
+    }
+
+    /// <summary>As <see cref="Of"/>, for a mix that may be of thinners alone.</summary>
+    internal static MixContent Unfold(Mix mix)
+    {
         var materials = new Dictionary<Material, double>(ReferenceEqualityComparer.Instance);
         var thinners = new Dictionary<Thinner, double>();
         Add(mix, 1, 0, materials, thinners);
-        if (materials.Count == 0)
-        {
-            throw new ArgumentException($"Mix '{mix.Name}' holds no paint.", nameof(mix));
-        }
-
         return new([.. materials.Select(p => (p.Key, p.Value))], [.. thinners.Select(p => (p.Key, p.Value))]);
     }
 
-    /// <summary>Millilitres of a component amount.</summary>
-    public static double Millilitres(MixComponent component)
-    {
-        var dropMl = component.Material?.DropMl ?? (component.Thinner is { } t ? 0.050 * t.DropFactor() : 0.050);
-        return component.Unit switch
-        {
-            MixUnit.Drops => component.Amount * dropMl,
-            MixUnit.Grams => component.Amount / DensityGPerMl(component),
-            _ => component.Amount,
-        };
-    }
+    /// <summary>A figure of what is in it, averaged by volume.</summary>
+    internal double Mean(Func<Material, double> ofMaterial, Func<Thinner, double> ofThinner) =>
+        Materials.Sum(m => m.Share * ofMaterial(m.Material)) + Thinners.Sum(t => t.Share * ofThinner(t.Thinner));
 
     private static void Add(Mix mix, double share, int depth, Dictionary<Material, double> materials, Dictionary<Thinner, double> thinners)
     {
@@ -76,7 +89,7 @@ public sealed record MixContent(IReadOnlyList<(Material Material, double Share)>
             throw new ArgumentException($"Mix '{mix.Name}' is nested more than {DeepestNesting} deep, or contains itself.", nameof(mix));
         }
 
-        var volumes = mix.Components.Select(Millilitres).ToArray();
+        var volumes = mix.Components.Select(c => c.Ml).ToArray();
         var total = volumes.Sum();
         if (!(total > 0))
         {
@@ -101,17 +114,4 @@ public sealed record MixContent(IReadOnlyList<(Material Material, double Share)>
             }
         }
     }
-
-    // Craft estimates: pigmented water-borne paint is heavier than water, spirits lighter.
-    private static double DensityGPerMl(MixComponent component) => component switch
-    {
-        { Material: { Family: Family.Pigment or Family.Grit } } => 1.5,
-        { Material: { Family: Family.TexturePaste or Family.CracklePaste or Family.Skim } } => 1.4,
-        { Material: { Clear: true } } => 1.03,
-        { Material: not null } => 1.2,
-        { Thinner: Thinner.WhiteSpirit or Thinner.Alcohol } => 0.79,
-        { Thinner: Thinner.LacquerThinner } => 0.85,
-        { Thinner: not null } => 1.0,
-        _ => 1.15,
-    };
 }

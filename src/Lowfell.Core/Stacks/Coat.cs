@@ -90,7 +90,7 @@ public sealed record Coat
     public Coat Of(Material material) => this with
     {
         Material = material,
-        Paint = Paint.Of(MixedTo is { } colour ? material with { Colour = colour } : material),
+        Paint = Paint.Of(MixedTo is { } colour ? material with { Colour = colour, OwnFilm = null } : material),
     };
 }
 

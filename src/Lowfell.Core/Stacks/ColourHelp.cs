@@ -108,7 +108,7 @@ public static class ColourHelp
 
         var solver = new BaseSolver(lead, End, goal);
         var colour = solver.Solve(target.ToLinear()).ToSrgb();
-        var material = lead with { Colour = colour, Effect = Effect.Plain };
+        var material = lead with { Colour = colour, Effect = Effect.Plain, OwnFilm = null };
         return new(colour, ColourDifference.Ciede2000(End(material.Optics()[(int)ReliefHeight.Face]), goal));
     }
 

@@ -29,4 +29,22 @@ public static class StackedCard
         walk.LayAt(Face, PreparedCoat.Of(coat, zone, null), 1, passes);
         return walk.Colour(Face).ToSrgb();
     }
+
+    /// <summary>What a film of known thickness looks like on a glossy card.</summary>
+    /// <param name="card">The bare card.</param>
+    /// <param name="optics">The film.</param>
+    /// <param name="dryFilmUm">Its dry thickness, um.</param>
+    public static Srgb Film(Srgb card, FilmOptics optics, double dryFilmUm)
+    {
+        Span<double> body = stackalloc double[Spectra.Bands];
+        Spectra.FromSrgb(card).CopyTo(body);
+        var surface = Math.Min(Surface.Term(Sheen.Gloss), Spectra.Lowest(body) / 2);
+        for (var i = 0; i < body.Length; i++)
+        {
+            body[i] -= surface;
+        }
+
+        optics.Lay(body, dryFilmUm, 1, 1);
+        return Spectra.ToLinear(body).Plus(optics.SurfaceTerm).ToSrgb();
+    }
 }

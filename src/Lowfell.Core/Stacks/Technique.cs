@@ -113,6 +113,10 @@ public enum Technique
 /// <param name="Builds">Makes the surface rather than coats it.</param>
 /// <param name="Transfer">Share of the paint that reaches the piece.</param>
 /// <param name="LossMl">Lost in brush, cup or sponge, ml a batch.</param>
+/// <param name="RateCm2PerMin">Area done in a minute, cm2.</param>
+/// <param name="DryPaletteMin">Minutes that a batch stays workable on a dry palette; 0 where it does not go off.</param>
+/// <param name="WetPaletteMin">The same on a wet palette.</param>
+/// <param name="Along">What it follows, where the zone's creases or edges are measured.</param>
 public sealed record TechniqueFacts(
     string Word,
     string Kernel,
@@ -125,45 +129,56 @@ public sealed record TechniqueFacts(
     bool ColourFree = false,
     bool Builds = false,
     double Transfer = 0.85,
-    double LossMl = 0.3);
+    double LossMl = 0.3,
+    double RateCm2PerMin = 25,
+    int DryPaletteMin = 0,
+    int WetPaletteMin = 0,
+    Line? Along = null);
+
+/// <summary>A line that a technique follows instead of covering an area.</summary>
+/// <param name="IsCrease">Creases; raised edges otherwise.</param>
+/// <param name="WidthMm">Width that the paint takes, mm.</param>
+/// <param name="WetFilmUm">Wet film on it, um.</param>
+/// <param name="RateMmPerMin">Length done in a minute, mm.</param>
+public sealed record Line(bool IsCrease, double WidthMm, double WetFilmUm, double RateMmPerMin);
 
 /// <summary>The table of techniques. Craft estimates.</summary>
 public static class Techniques
 {
     private static readonly TechniqueFacts[] Table =
     [
-        new("base coat", "base coat", 2, Covers: true),
-        new("spray can", "spray", 1, Covers: true, Sprayed: true, Transfer: 0.35, LossMl: 0),
-        new("airbrush", "airbrush", 1, Covers: true, Sprayed: true, Transfer: 0.5, LossMl: 0.6),
-        new("zenithal", "zenithal spray", 1, Shades: true, Sprayed: true, Transfer: 0.5, LossMl: 0.6),
-        new("pre-shade", "pre-shade", 1, Shades: true, Sprayed: true, Transfer: 0.5, LossMl: 0.6),
-        new("modulation", "modulation", 1, Sprayed: true, Transfer: 0.5, LossMl: 0.6),
-        new("overbrush", "overbrush", 1, Transfer: 0.5, LossMl: 0.4),
-        new("dry brush", "dry brush", 1, Transfer: 0.2, LossMl: 0.4),
-        new("sponge", "sponge stipple", 2, Transfer: 0.4, LossMl: 0.8),
-        new("stipple", "stipple", 2, Transfer: 0.6),
-        new("edge highlight", "edge highlight", 1, Transfer: 0.7, LossMl: 0.2),
-        new("wash", "wash", 2, AllOverWash: true, Transfer: 0.9),
-        new("thinned wash", "thinned wash", 2, AllOverWash: true, Transfer: 0.9),
-        new("glaze", "glaze", 2),
-        new("filter", "filter", 2),
-        new("pin wash", "pin wash, cleaned", 3, Transfer: 0.5),
-        new("streak", "streak", 2, Marks: true, Transfer: 0.6, LossMl: 0.2),
-        new("speckle", "speckle", 1, Marks: true, Transfer: 0.3, LossMl: 0.5),
-        new("sponge chipping", "chipping", 2, Marks: true, Transfer: 0.4, LossMl: 0.8),
-        new("chipping fluid", "chipping fluid", 2, ColourFree: true),
-        new("open chips", "chipping", 3, Marks: true),
-        new("marking", "marking", 1, Marks: true, Transfer: 1, LossMl: 0),
-        new("pigment", "dust pigment", 1, Transfer: 0.5, LossMl: 0.2),
-        new("fix pigment", "fix pigment", 1, ColourFree: true, Transfer: 0.9),
-        new("varnish", "varnish", 2, ColourFree: true, Transfer: 0.9),
-        new("varnish spray", "varnish spray", 1, ColourFree: true, Sprayed: true, Transfer: 0.35, LossMl: 0),
-        new("seal", "seal", 2, ColourFree: true, Transfer: 0.9),
-        new("texture", "texture", 1, Builds: true, Transfer: 0.9, LossMl: 1),
-        new("grit in glue", "grit in glue", 1, Builds: true, Transfer: 0.8, LossMl: 0.5),
-        new("drip glue", "drip glue", 1, ColourFree: true, Transfer: 0.8, LossMl: 0.5),
-        new("crackle paste", "crackle paste", 1, Builds: true, Transfer: 0.9, LossMl: 1),
-        new("crackle medium", "crackle medium", 2, ColourFree: true, Transfer: 0.9),
+        new("base coat", "base coat", 2, Covers: true, RateCm2PerMin: 15, DryPaletteMin: 20, WetPaletteMin: 240),
+        new("spray can", "spray", 1, Covers: true, Sprayed: true, Transfer: 0.35, LossMl: 0, RateCm2PerMin: 150),
+        new("airbrush", "airbrush", 1, Covers: true, Sprayed: true, Transfer: 0.5, LossMl: 0.6, RateCm2PerMin: 60, DryPaletteMin: 60, WetPaletteMin: 60),
+        new("zenithal", "zenithal spray", 1, Shades: true, Sprayed: true, Transfer: 0.5, LossMl: 0.6, RateCm2PerMin: 60, DryPaletteMin: 60, WetPaletteMin: 60),
+        new("pre-shade", "pre-shade", 1, Shades: true, Sprayed: true, Transfer: 0.5, LossMl: 0.6, RateCm2PerMin: 60, DryPaletteMin: 60, WetPaletteMin: 60),
+        new("modulation", "modulation", 1, Sprayed: true, Transfer: 0.5, LossMl: 0.6, RateCm2PerMin: 60, DryPaletteMin: 60, WetPaletteMin: 60),
+        new("overbrush", "overbrush", 1, Transfer: 0.5, LossMl: 0.4, RateCm2PerMin: 40, DryPaletteMin: 15, WetPaletteMin: 60),
+        new("dry brush", "dry brush", 1, Transfer: 0.2, LossMl: 0.4, RateCm2PerMin: 40, DryPaletteMin: 15, WetPaletteMin: 60),
+        new("sponge", "sponge stipple", 2, Transfer: 0.4, LossMl: 0.8, RateCm2PerMin: 30, DryPaletteMin: 20, WetPaletteMin: 120),
+        new("stipple", "stipple", 2, Transfer: 0.6, RateCm2PerMin: 10, DryPaletteMin: 20, WetPaletteMin: 120),
+        new("edge highlight", "edge highlight", 1, Transfer: 0.7, LossMl: 0.2, RateCm2PerMin: 15, DryPaletteMin: 20, WetPaletteMin: 240, Along: new(false, 0.3, 25, 150)),
+        new("wash", "wash", 2, AllOverWash: true, Transfer: 0.9, RateCm2PerMin: 40, DryPaletteMin: 60, WetPaletteMin: 240),
+        new("thinned wash", "thinned wash", 2, AllOverWash: true, Transfer: 0.9, RateCm2PerMin: 40, DryPaletteMin: 60, WetPaletteMin: 240),
+        new("glaze", "glaze", 2, RateCm2PerMin: 25, DryPaletteMin: 60, WetPaletteMin: 240),
+        new("filter", "filter", 2, RateCm2PerMin: 25, DryPaletteMin: 60, WetPaletteMin: 240),
+        new("pin wash", "pin wash, cleaned", 3, Transfer: 0.5, RateCm2PerMin: 15, DryPaletteMin: 240, WetPaletteMin: 240, Along: new(true, 0.5, 60, 200)),
+        new("streak", "streak", 2, Marks: true, Transfer: 0.6, LossMl: 0.2, RateCm2PerMin: 20, DryPaletteMin: 60, WetPaletteMin: 60),
+        new("speckle", "speckle", 1, Marks: true, Transfer: 0.3, LossMl: 0.5, RateCm2PerMin: 60, DryPaletteMin: 30, WetPaletteMin: 30),
+        new("sponge chipping", "chipping", 2, Marks: true, Transfer: 0.4, LossMl: 0.8, RateCm2PerMin: 30, DryPaletteMin: 20, WetPaletteMin: 120),
+        new("chipping fluid", "chipping fluid", 2, ColourFree: true, RateCm2PerMin: 30, DryPaletteMin: 60, WetPaletteMin: 60),
+        new("open chips", "chipping", 3, Marks: true, RateCm2PerMin: 15),
+        new("marking", "marking", 1, Marks: true, Transfer: 1, LossMl: 0, RateCm2PerMin: 15),
+        new("pigment", "dust pigment", 1, Transfer: 0.5, LossMl: 0.2, RateCm2PerMin: 25),
+        new("fix pigment", "fix pigment", 1, ColourFree: true, Transfer: 0.9, RateCm2PerMin: 40),
+        new("varnish", "varnish", 2, ColourFree: true, Transfer: 0.9, RateCm2PerMin: 30, DryPaletteMin: 60, WetPaletteMin: 60),
+        new("varnish spray", "varnish spray", 1, ColourFree: true, Sprayed: true, Transfer: 0.35, LossMl: 0, RateCm2PerMin: 150),
+        new("seal", "seal", 2, ColourFree: true, Transfer: 0.9, RateCm2PerMin: 30, DryPaletteMin: 60, WetPaletteMin: 60),
+        new("texture", "texture", 1, Builds: true, Transfer: 0.9, LossMl: 1, RateCm2PerMin: 10, DryPaletteMin: 30, WetPaletteMin: 30),
+        new("grit in glue", "grit in glue", 1, Builds: true, Transfer: 0.8, LossMl: 0.5, RateCm2PerMin: 20, DryPaletteMin: 20, WetPaletteMin: 20),
+        new("drip glue", "drip glue", 1, ColourFree: true, Transfer: 0.8, LossMl: 0.5, RateCm2PerMin: 20, DryPaletteMin: 20, WetPaletteMin: 20),
+        new("crackle paste", "crackle paste", 1, Builds: true, Transfer: 0.9, LossMl: 1, RateCm2PerMin: 10, DryPaletteMin: 30, WetPaletteMin: 30),
+        new("crackle medium", "crackle medium", 2, ColourFree: true, Transfer: 0.9, RateCm2PerMin: 30, DryPaletteMin: 60, WetPaletteMin: 60),
     ];
 
     /// <summary>Facts of a technique.</summary>

@@ -75,6 +75,12 @@ public sealed record Zone
     /// <summary>Smallest engraved width, mm, where there is one.</summary>
     public double? SmallestDetailMm { get; init; }
 
+    /// <summary>Length of creases on one copy, mm, where measured.</summary>
+    public double? CreaseMm { get; init; }
+
+    /// <summary>Length of raised edges on one copy, mm, where measured.</summary>
+    public double? EdgeMm { get; init; }
+
     /// <summary>Touched in play.</summary>
     public bool Handled { get; init; }
 

@@ -19,15 +19,18 @@ public static class DemoLoader
     };
 
     /// <summary>Loads the demo where the bench holds no set and no material.</summary>
+    /// <param name="db">The database.</param>
+    /// <param name="today">Day that the bottles' ages count from.</param>
+    /// <param name="cancel">Cancels.</param>
     /// <returns>Whether it was loaded.</returns>
-    public static async Task<bool> LoadIfEmptyAsync(LowfellDb db, CancellationToken cancel)
+    public static async Task<bool> LoadIfEmptyAsync(LowfellDb db, DateOnly today, CancellationToken cancel)
     {
         if (await db.Sets.AnyAsync(cancel) || await db.Materials.AnyAsync(cancel))
         {
             return false;
         }
 
-        var materials = Read<List<DemoMaterial>>("demo-materials.json").ToDictionary(m => m.Name, m => m.ToRow());
+        var materials = Read<List<DemoMaterial>>("demo-materials.json").ToDictionary(m => m.Name, m => m.ToRow(today));
         var demo = Read<DemoWorld>("demo-sets.json");
         db.AddRange(materials.Values);
         var mixes = Mixes(demo, materials);
@@ -41,9 +44,6 @@ public static class DemoLoader
         await db.SaveChangesAsync(cancel);
         return true;
     }
-
-    /// <summary>The materials of the demo's shelf.</summary>
-    public static IReadOnlyList<MaterialRow> Materials() => [.. Read<List<DemoMaterial>>("demo-materials.json").Select(m => m.ToRow())];
 
     private static T Read<T>(string name)
     {
@@ -149,8 +149,17 @@ public static class DemoLoader
     private sealed record DemoMaterial(
         string Name, string House, Family Family, string Colour, double ContrastRatio, double ReferenceFilmUm, double VolumeSolids, Sheen Sheen, double UndertonePower, Effect Effect)
     {
-        public MaterialRow ToRow() => new()
+        public double? LowStockMl { get; init; }
+
+        public List<DemoBottle> Bottles { get; init; } = [];
+
+        public MaterialRow ToRow(DateOnly today) => new()
         {
+            LowStockMl = LowStockMl,
+            Bottles = [.. Bottles.Select(b => new BottleRow
+            {
+                Id = Guid.CreateVersion7(), SizeMl = b.SizeMl, LeftMl = b.LeftMl, Lot = b.Lot, OpenedOn = b.OpenedDaysAgo is { } days ? today.AddDays(-days) : null,
+            })],
             Id = Guid.CreateVersion7(),
             Name = Name,
             House = House,
@@ -164,6 +173,8 @@ public static class DemoLoader
             Effect = Effect,
         };
     }
+
+    private sealed record DemoBottle(double SizeMl, double LeftMl, string Lot, int? OpenedDaysAgo = null);
 
     private sealed record DemoWorld(List<DemoMix> Mixes, Dictionary<string, List<DemoCoat>> Schemes, List<DemoSet> Sets);
 

@@ -80,6 +80,96 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("benches", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.BottleRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<double>("LeftMl")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Lot")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<Guid>("MaterialId")
+                        .HasColumnType("uuid");
+
+                    b.Property<DateOnly?>("OpenedOn")
+                        .HasColumnType("date");
+
+                    b.Property<double>("SizeMl")
+                        .HasColumnType("double precision");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId");
+
+                    b.HasIndex("MaterialId");
+
+                    b.ToTable("bottles", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.CalibrationRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.PrimitiveCollection<double[]>("Absorption")
+                        .IsRequired()
+                        .HasColumnType("double precision[]");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<double>("DryFilmUm")
+                        .HasColumnType("double precision");
+
+                    b.Property<double>("Kappa")
+                        .HasColumnType("double precision");
+
+                    b.Property<Guid>("MaterialId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("OverBlack")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<string>("OverWhite")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.PrimitiveCollection<double[]>("Scattering")
+                        .IsRequired()
+                        .HasColumnType("double precision[]");
+
+                    b.Property<double>("Surface")
+                        .HasColumnType("double precision");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId");
+
+                    b.HasIndex("MaterialId");
+
+                    b.ToTable("calibrations", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.CoatRow", b =>
                 {
                     b.Property<Guid>("SchemeId")
@@ -170,6 +260,9 @@ namespace Lowfell.Store.Migrations
                     b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
+                    b.Property<Guid?>("CalibrationId")
+                        .HasColumnType("uuid");
+
                     b.Property<string>("Colour")
                         .IsRequired()
                         .HasMaxLength(7)
@@ -194,10 +287,25 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
 
+                    b.PrimitiveCollection<double[]>("FilmAbsorption")
+                        .HasColumnType("double precision[]");
+
+                    b.Property<double>("FilmKappa")
+                        .HasColumnType("double precision");
+
+                    b.PrimitiveCollection<double[]>("FilmScattering")
+                        .HasColumnType("double precision[]");
+
+                    b.Property<double>("FilmSurface")
+                        .HasColumnType("double precision");
+
                     b.Property<string>("House")
                         .IsRequired()
                         .HasMaxLength(200)
                         .HasColumnType("character varying(200)");
+
+                    b.Property<double?>("LowStockMl")
+                        .HasColumnType("double precision");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -279,6 +387,107 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("mix_components", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.MixRecordLineRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Lot")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<Guid?>("MaterialId")
+                        .HasColumnType("uuid");
+
+                    b.Property<double>("Ml")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<int>("Position")
+                        .HasColumnType("integer");
+
+                    b.Property<Guid>("RecordId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Snapshot")
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<string>("Thinner")
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId");
+
+                    b.HasIndex("RecordId");
+
+                    b.ToTable("mix_record_lines", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.MixRecordRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("CountsAs")
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.Property<double>("LeftMl")
+                        .HasColumnType("double precision");
+
+                    b.Property<DateTimeOffset>("MadeAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid?>("MixId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)");
+
+                    b.Property<string>("Recipe")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId");
+
+                    b.HasIndex("MixId");
+
+                    b.ToTable("mix_records", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.MixRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -287,6 +496,10 @@ namespace Lowfell.Store.Migrations
 
                     b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
+
+                    b.Property<string>("CountsAs")
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -303,6 +516,86 @@ namespace Lowfell.Store.Migrations
                         .IsUnique();
 
                     b.ToTable("mixes", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.MixUseRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.PrimitiveCollection<int[]>("Copies")
+                        .IsRequired()
+                        .HasColumnType("integer[]");
+
+                    b.Property<double>("Ml")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)");
+
+                    b.Property<Guid?>("PieceId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("RecordId")
+                        .HasColumnType("uuid");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId");
+
+                    b.HasIndex("PieceId");
+
+                    b.HasIndex("RecordId");
+
+                    b.ToTable("mix_uses", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.PaintedRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)");
+
+                    b.Property<DateOnly>("PaintedOn")
+                        .HasColumnType("date");
+
+                    b.Property<Guid?>("SchemeId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Stack")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId");
+
+                    b.HasIndex("SchemeId");
+
+                    b.ToTable("painted", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.PieceRow", b =>
@@ -427,6 +720,41 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("sets", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.TileRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<string>("Painted")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<string>("Plan")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId");
+
+                    b.ToTable("tiles", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.ZoneRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -439,11 +767,17 @@ namespace Lowfell.Store.Migrations
                     b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
+                    b.Property<double?>("CreaseMm")
+                        .HasColumnType("double precision");
+
                     b.Property<bool>("CutEdges")
                         .HasColumnType("boolean");
 
                     b.Property<DateTimeOffset?>("DeletedAt")
                         .HasColumnType("timestamp with time zone");
+
+                    b.Property<double?>("EdgeMm")
+                        .HasColumnType("double precision");
 
                     b.Property<string>("Facing")
                         .IsRequired()
@@ -509,6 +843,36 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("zones", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.BottleRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.MaterialRow", null)
+                        .WithMany("Bottles")
+                        .HasForeignKey("MaterialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.CalibrationRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.MaterialRow", null)
+                        .WithMany()
+                        .HasForeignKey("MaterialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Lowfell.Store.CoatRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -568,6 +932,35 @@ namespace Lowfell.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Lowfell.Store.MixRecordLineRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.MixRecordRow", null)
+                        .WithMany("Lines")
+                        .HasForeignKey("RecordId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.MixRecordRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.MixRow", null)
+                        .WithMany()
+                        .HasForeignKey("MixId")
+                        .OnDelete(DeleteBehavior.SetNull);
+                });
+
             modelBuilder.Entity("Lowfell.Store.MixRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -575,6 +968,40 @@ namespace Lowfell.Store.Migrations
                         .HasForeignKey("BenchId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.MixUseRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.PieceRow", null)
+                        .WithMany()
+                        .HasForeignKey("PieceId")
+                        .OnDelete(DeleteBehavior.SetNull);
+
+                    b.HasOne("Lowfell.Store.MixRecordRow", null)
+                        .WithMany("Uses")
+                        .HasForeignKey("RecordId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.PaintedRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.SchemeRow", null)
+                        .WithMany()
+                        .HasForeignKey("SchemeId")
+                        .OnDelete(DeleteBehavior.SetNull);
                 });
 
             modelBuilder.Entity("Lowfell.Store.PieceRow", b =>
@@ -610,6 +1037,15 @@ namespace Lowfell.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Lowfell.Store.TileRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Lowfell.Store.ZoneRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -633,6 +1069,18 @@ namespace Lowfell.Store.Migrations
                     b.Navigation("Piece");
 
                     b.Navigation("Scheme");
+                });
+
+            modelBuilder.Entity("Lowfell.Store.MaterialRow", b =>
+                {
+                    b.Navigation("Bottles");
+                });
+
+            modelBuilder.Entity("Lowfell.Store.MixRecordRow", b =>
+                {
+                    b.Navigation("Lines");
+
+                    b.Navigation("Uses");
                 });
 
             modelBuilder.Entity("Lowfell.Store.MixRow", b =>

@@ -10,7 +10,12 @@ public sealed class Checks
     /// <summary>Longest name.</summary>
     public const int LongestName = 120;
 
+    private static readonly Dictionary<string, string[]> Nothing = [];
+
     private Dictionary<string, string[]>? errors;
+
+    /// <summary>What was wrong, by field.</summary>
+    public IReadOnlyDictionary<string, string[]> Faults => errors ?? Nothing;
 
     /// <summary>Notes a fault.</summary>
     public void Fault(string field, string message)

@@ -3,12 +3,16 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using Lowfell.Store;
 using Lowfell.Store.Demo;
+using Lowfell.Web.Devices;
+using Lowfell.Web.Features.Amounts;
 using Lowfell.Web.Features.Benches;
 using Lowfell.Web.Features.Health;
+using Lowfell.Web.Features.Matching;
 using Lowfell.Web.Features.Mixes;
 using Lowfell.Web.Features.Sets;
 using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Features.Stack;
+using Lowfell.Web.Features.Tiles;
 using Microsoft.AspNetCore.Http.Json;
 using Serilog;
 using Serilog.Events;
@@ -47,6 +51,8 @@ public static class LowfellHost
         builder.Services.AddSingleton<ShelfCache>();
         builder.Services.AddSingleton<PreviewMemory>();
         builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddSingleton<IBenchScale, SimulatedScale>();
+        builder.Services.AddSingleton<IColourReader, SimulatedReader>();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<ProblemHandler>();
         builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
@@ -82,7 +88,7 @@ public static class LowfellHost
         await StoreSetup.MigrateAsync(db, CancellationToken.None);
         if (app.Configuration.GetValue("Demo", true))
         {
-            await DemoLoader.LoadIfEmptyAsync(db, CancellationToken.None);
+            await DemoLoader.LoadIfEmptyAsync(db, DateOnly.FromDateTime(DateTime.UtcNow), CancellationToken.None);
         }
     }
 
@@ -100,7 +106,14 @@ public static class LowfellHost
         ZoneEndpoints.Map(app);
         SchemeEndpoints.Map(app);
         ShelfEndpoints.Map(app);
+        BottleEndpoints.Map(app);
+        CalibrationEndpoints.Map(app);
+        ShelfFileEndpoints.Map(app);
+        AmountEndpoints.Map(app);
         MixEndpoints.Map(app);
+        MixRecordEndpoints.Map(app);
+        TileEndpoints.Map(app);
+        MatchEndpoints.Map(app);
         PreviewEndpoints.Map(app);
         app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: 404, title: "There is nothing at this address."));
         app.MapStaticAssets();

@@ -1,5 +1,6 @@
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Stacks;
 using Lowfell.Web.Hosting;
 
 namespace Lowfell.Web.Features.Mixes;
@@ -15,7 +16,8 @@ public sealed record MixComponentDraft(double Amount, MixUnit Unit, Guid? Materi
 /// <summary>A recipe as it is drawn up.</summary>
 /// <param name="Name">Name, 1-120 characters.</param>
 /// <param name="Components">1-40 components.</param>
-public sealed record MixDraft(string Name, IReadOnlyList<MixComponentDraft> Components)
+/// <param name="CountsAs">What the rules, rates and drying take it for, where that is not its main paint: a wash or a skim made at home.</param>
+public sealed record MixDraft(string Name, IReadOnlyList<MixComponentDraft> Components, Family? CountsAs = null)
 {
     /// <summary>Most components of a mix.</summary>
     public const int MostComponents = 40;
@@ -76,3 +78,65 @@ public sealed record MixShare(string Name, string? Colour, double Share);
 /// <param name="OverWhite">Colour over white in 1, 2 and 3 passes.</param>
 /// <param name="MixesCarriers">Holds liquids that do not mix.</param>
 public sealed record MixPreview(IReadOnlyList<MixShare> Shares, double PaintFraction, IReadOnlyList<string> OverBlack, IReadOnlyList<string> OverWhite, bool MixesCarriers);
+
+/// <summary>A recipe, and what is to be known of it.</summary>
+/// <param name="Components">1-40 components.</param>
+/// <param name="CountsAs">What the rules take it for.</param>
+/// <param name="Ground">Colour that it is shown on, #rrggbb.</param>
+/// <param name="TotalMl">Volume that it is scaled to, ml, 0.01-10000.</param>
+public sealed record MixQuestion(IReadOnlyList<MixComponentDraft> Components, Family? CountsAs = null, string Ground = "#808080", double TotalMl = 5)
+{
+    /// <summary>Checks what stands beside the recipe.</summary>
+    public void Check()
+    {
+        var checks = new Checks();
+        checks.Colour("", "ground", Ground);
+        checks.Within("", "totalMl", TotalMl, 0.01, 10_000, " ml");
+        checks.Enforce();
+    }
+}
+
+/// <summary>One component of a scaled mix.</summary>
+/// <param name="Name">What.</param>
+/// <param name="Share">Its share of the volume, 0..1.</param>
+/// <param name="Ml">Ml.</param>
+/// <param name="Drops">Drops, to a tenth.</param>
+/// <param name="Grams">Grams.</param>
+public sealed record MixLineView(string Name, double Share, double Ml, double Drops, double Grams);
+
+/// <summary>A mix in whole drops.</summary>
+/// <param name="Drops">Drops of each component.</param>
+/// <param name="Ml">What they come to, ml.</param>
+/// <param name="WorstError">Largest error of a component's share, in percent of it.</param>
+/// <param name="RoundsDrops">The same repeated until it comes to the wanted volume.</param>
+/// <param name="RoundsMl">What that comes to, ml.</param>
+public sealed record DropRecipeView(IReadOnlyList<int> Drops, double Ml, double WorstError, IReadOnlyList<int> RoundsDrops, double RoundsMl);
+
+/// <summary>A technique that a mix is or is not of the right thickness for.</summary>
+/// <param name="Technique">The technique.</param>
+/// <param name="Fit">How the mix stands to it.</param>
+/// <param name="Least">Least paint fraction for it.</param>
+/// <param name="Most">Most paint fraction for it.</param>
+public sealed record ToolView(Technique Technique, ToolFit Fit, double Least, double Most);
+
+/// <summary>All there is to know of a recipe.</summary>
+/// <param name="Made">What it makes.</param>
+/// <param name="OverGround">Colour over the ground in 1 and 2 passes.</param>
+/// <param name="Warnings">What is wrong with it.</param>
+/// <param name="Tools">Techniques by thickness.</param>
+/// <param name="Lines">Scaled to the wanted volume.</param>
+/// <param name="Within2">The fewest whole drops within 2 % of every share; none where 400 are not enough.</param>
+/// <param name="Within5">The fewest within 5 %.</param>
+public sealed record MixSheet(
+    MixPreview Made, IReadOnlyList<string> OverGround, IReadOnlyList<string> Warnings, IReadOnlyList<ToolView> Tools, IReadOnlyList<MixLineView> Lines, DropRecipeView? Within2, DropRecipeView? Within5);
+
+/// <summary>Paints that a colour is to be mixed from.</summary>
+/// <param name="MaterialIds">Two to four paints.</param>
+/// <param name="Target">Wanted colour of the dry, hiding mix, #rrggbb.</param>
+public sealed record RatioQuestion(IReadOnlyList<Guid> MaterialIds, string Target);
+
+/// <summary>A ratio in whole parts.</summary>
+/// <param name="Parts">Parts of each paint, in the order asked.</param>
+/// <param name="Colour">The dry, hiding mix.</param>
+/// <param name="DeltaE">dE00 of it to what is wanted.</param>
+public sealed record RatioView(IReadOnlyList<int> Parts, string Colour, double DeltaE);

@@ -1,3 +1,4 @@
+using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Store;
@@ -19,7 +20,9 @@ public static class MixEndpoints
         group.MapPost("", Add).WithSummary("Keeps a mix.");
         group.MapPut("{id:guid}", Change).WithSummary("Changes a mix; 409 when somebody else has meanwhile.").ProducesProblem(409);
         group.MapDelete("{id:guid}", Remove).WithSummary("Deletes a mix; 409 while something uses it.").ProducesProblem(409);
-        app.MapPost("/api/preview/mix", Preview).WithTags("Preview").WithSummary("True ratio and colour of a recipe that need not be kept.").ProducesValidationProblem();
+        var preview = app.MapGroup("/api/preview").WithTags("Preview").ProducesValidationProblem();
+        preview.MapPost("mix", Preview).WithSummary("True ratio, colour, thickness, warnings and scaling of a recipe that need not be kept.");
+        preview.MapPost("ratio", Ratio).WithSummary("The ratio of two to four paints in whole parts that comes nearest to a colour, and simpler ones near it.");
     }
 
     private static async Task<Ok<List<MixView>>> List(LowfellDb db, CancellationToken cancel)
@@ -33,7 +36,7 @@ public static class MixEndpoints
     {
         var book = await RecipeBook.OpenAsync(db, cancel);
         book.Check(draft, null, "");
-        var row = new MixRow { Id = Guid.CreateVersion7(), Name = draft.Name.Trim(), Components = Rows(draft) };
+        var row = new MixRow { Id = Guid.CreateVersion7(), Name = draft.Name.Trim(), CountsAs = draft.CountsAs, Components = Rows(draft) };
         db.Mixes.Add(row);
         await shelves.TouchAsync(db, scope, cancel);
         await db.SaveChangesAsync(cancel);
@@ -50,7 +53,7 @@ public static class MixEndpoints
             throw new RefusedException("version", $"You changed version {change.Version}; version {row.Version} is kept now.", 409);
         }
 
-        row.Name = change.Mix.Name.Trim();
+        (row.Name, row.CountsAs) = (change.Mix.Name.Trim(), change.Mix.CountsAs);
         db.Entry(row).State = EntityState.Modified;
         db.RemoveRange(row.Components);
         row.Components = Rows(change.Mix);
@@ -70,11 +73,57 @@ public static class MixEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Ok<MixPreview>> Preview(MixDraft draft, LowfellDb db, CancellationToken cancel)
+    private static async Task<Ok<MixSheet>> Preview(MixQuestion question, LowfellDb db, CancellationToken cancel)
     {
+        question.Check();
+        var draft = new MixDraft("mix", question.Components, question.CountsAs);
         var book = await RecipeBook.OpenAsync(db, cancel);
         book.Check(draft, null, "");
-        return TypedResults.Ok(PreviewOf(book.Recipe(draft)));
+        return TypedResults.Ok(Sheet(book.Recipe(draft), Srgb.Parse(question.Ground), question.TotalMl));
+    }
+
+    private static async Task<Ok<List<RatioView>>> Ratio(RatioQuestion question, LowfellDb db, CancellationToken cancel)
+    {
+        var checks = new Checks();
+        checks.Colour("", "target", question.Target);
+        if (question.MaterialIds.Count is < 2 or > RatioSolver.MostPaints || question.MaterialIds.Distinct().Count() != question.MaterialIds.Count)
+        {
+            checks.Fault("materialIds", $"{question.MaterialIds.Count} paints; 2 to {RatioSolver.MostPaints} different ones are allowed.");
+        }
+
+        checks.Enforce();
+        var book = await RecipeBook.OpenAsync(db, cancel);
+        var paints = question.MaterialIds.Select((id, i) => book.Materials.TryGetValue(id, out var m) ? m : throw new RefusedException($"materialIds[{i}]", $"There is no material {id} on this shelf.")).ToList();
+        if (paints.FindIndex(p => p.Clear) is var clear and >= 0)
+        {
+            throw new RefusedException($"materialIds[{clear}]", $"{paints[clear].Name} is clear: it changes no ratio of colour. Choose paints.");
+        }
+
+        return TypedResults.Ok(RatioSolver.Solve(paints, Srgb.Parse(question.Target)).Select(r => new RatioView(r.Parts, r.Colour.ToString(), Math.Round(r.DeltaE, 2))).ToList());
+    }
+
+    private static MixSheet Sheet(Mix mix, Srgb ground, double totalMl)
+    {
+        var paint = Paint.Of(mix);
+        DropRecipeView? Counted(double tolerance)
+        {
+            if (DropRecipe.Within(mix, tolerance) is not { } recipe)
+            {
+                return null;
+            }
+
+            var rounds = MixScale.Rounds(recipe, totalMl);
+            return new(recipe.Drops, Math.Round(recipe.Ml, 3), Math.Round(recipe.WorstError * 100, 1), rounds.Drops, Math.Round(rounds.Ml, 2));
+        }
+
+        return new(
+            PreviewOf(mix),
+            Cards.Over(ground, paint, 2),
+            Consistency.Warnings(mix),
+            [.. Consistency.Of(paint).Select(t => new ToolView(t.Technique, t.Fit, t.Least, t.Most))],
+            [.. MixScale.To(mix, totalMl).Select(l => new MixLineView(l.Component.Name, Math.Round(l.Share, 4), Math.Round(l.Ml, 3), Math.Round(l.Drops, 1), Math.Round(l.Grams, 3)))],
+            Counted(0.02),
+            Counted(0.05));
     }
 
     private static List<MixComponentRow> Rows(MixDraft draft) =>

@@ -19,6 +19,8 @@ internal sealed class RecipeBook
 
     public IReadOnlyDictionary<Guid, MixRow> Mixes { get; }
 
+    public IReadOnlyDictionary<Guid, Material> Materials => materials;
+
     public static async Task<RecipeBook> OpenAsync(LowfellDb db, CancellationToken cancel)
     {
         var materials = (await db.Materials.AsNoTracking().ToListAsync(cancel)).ToDictionary(m => m.Id, m => m.ToCore());
@@ -27,7 +29,7 @@ internal sealed class RecipeBook
     }
 
     public static MixDraft Draft(MixRow row) =>
-        new(row.Name, [.. row.Components.OrderBy(c => c.Position).Select(c => new MixComponentDraft(c.Amount, c.Unit, c.MaterialId, c.InnerMixId, c.Thinner))]);
+        new(row.Name, [.. row.Components.OrderBy(c => c.Position).Select(c => new MixComponentDraft(c.Amount, c.Unit, c.MaterialId, c.InnerMixId, c.Thinner))], row.CountsAs);
 
     /// <summary>Refuses figures out of bounds, unknown ids, and a mix that contains itself.</summary>
     public void Check(MixDraft draft, Guid? id, string prefix)
@@ -74,7 +76,7 @@ internal sealed class RecipeBook
             c.Unit,
             c.MaterialId is { } material ? materials[material] : null,
             c.MixId is { } inner ? Recipe(Draft(Mixes[inner]), depth + 1) : null,
-            c.Thinner))]);
+            c.Thinner))], draft.CountsAs);
 
     private bool Reaches(Guid from, Guid wanted, int depth) =>
         from == wanted || (depth <= MixContent.DeepestNesting && Mixes.TryGetValue(from, out var mix)

@@ -101,6 +101,12 @@ public sealed record ZoneSettings
     /// <summary>Smallest engraved width, mm.</summary>
     public double? SmallestDetailMm { get; init; }
 
+    /// <summary>Length of creases on one copy, mm, where measured.</summary>
+    public double? CreaseMm { get; init; }
+
+    /// <summary>Length of raised edges on one copy, mm, where measured.</summary>
+    public double? EdgeMm { get; init; }
+
     /// <summary>Touched in play.</summary>
     public bool Handled { get; init; }
 
@@ -130,6 +136,8 @@ public sealed record ZoneSettings
         checks.WithinIfAny("", "areaShare", AreaShare, 0.001, 1);
         checks.WithinIfAny("", "ownAreaMm2", OwnAreaMm2, 1, 10_000_000, " mm2");
         checks.WithinIfAny("", "smallestDetailMm", SmallestDetailMm, 0.01, 50, " mm");
+        checks.WithinIfAny("", "creaseMm", CreaseMm, 1, 1_000_000, " mm");
+        checks.WithinIfAny("", "edgeMm", EdgeMm, 1, 1_000_000, " mm");
         checks.Within("", "tolerance", Tolerance, 0.5, 50, " dE00");
         checks.Colour("", "target", Target);
         if (AreaShare is null == OwnAreaMm2 is null)
@@ -152,6 +160,7 @@ public sealed record ZoneSettings
     public void CopyTo(ZoneRow row)
     {
         (row.Name, row.AreaShare, row.OwnAreaMm2, row.Relief, row.Facing) = (Name.Trim(), AreaShare, OwnAreaMm2, Relief, Facing);
+        (row.CreaseMm, row.EdgeMm) = (CreaseMm, EdgeMm);
         (row.SmallestDetailMm, row.Handled, row.CutEdges, row.Finish) = (SmallestDetailMm, Handled, CutEdges, Finish);
         (row.Target, row.Tolerance, row.Neighbours) = (Target?.ToLowerInvariant(), Tolerance, [.. Neighbours.Distinct()]);
     }
@@ -165,6 +174,8 @@ public sealed record ZoneSettings
         Relief = z.Relief,
         Facing = z.Facing,
         SmallestDetailMm = z.SmallestDetailMm,
+        CreaseMm = z.CreaseMm,
+        EdgeMm = z.EdgeMm,
         Handled = z.Handled,
         CutEdges = z.CutEdges,
         Finish = z.Finish,

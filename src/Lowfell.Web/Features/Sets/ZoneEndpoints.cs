@@ -56,6 +56,8 @@ public static class ZoneEndpoints
         AreaMm2 = Math.Clamp(Math.Round(PieceArea.ZoneMm2(z.Piece.AreaMm2, z.AreaShare, z.OwnAreaMm2), 1), 1, 10_000_000),
         Copies = z.Piece.Copies,
         SmallestDetailMm = z.SmallestDetailMm,
+        CreaseMm = z.CreaseMm,
+        EdgeMm = z.EdgeMm,
         Handled = z.Handled,
         CutEdges = z.CutEdges,
         Finish = z.Finish,

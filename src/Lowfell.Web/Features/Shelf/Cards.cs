@@ -24,8 +24,9 @@ public static class Cards
     public static string Masstone(Material material) =>
         (material.Clear ? material.Colour : StackedCard.Colour(material.Colour, Paint.Of(material), Technique.BaseCoat, Flat, HidingPasses)).ToString();
 
-    private static string[] Over(Srgb card, Paint paint) =>
-        [.. Enumerable.Range(1, MostPasses).Select(passes => StackedCard.Colour(card, paint, UsualTechnique(paint.Lead), Flat, passes).ToString())];
+    /// <summary>Over a card, in 1 to so many passes of the paint's usual technique.</summary>
+    public static string[] Over(Srgb card, Paint paint, int mostPasses = MostPasses) =>
+        [.. Enumerable.Range(1, mostPasses).Select(passes => StackedCard.Colour(card, paint, UsualTechnique(paint.Lead), Flat, passes).ToString())];
 
     private static Technique UsualTechnique(Material material) => material.Family switch
     {

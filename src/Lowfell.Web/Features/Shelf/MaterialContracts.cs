@@ -1,6 +1,7 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Drying;
 using Lowfell.Core.Materials;
+using Lowfell.Store;
 using Lowfell.Web.Hosting;
 
 namespace Lowfell.Web.Features.Shelf;
@@ -68,6 +69,9 @@ public sealed record MaterialDraft
     /// <summary>Drops to the ml where calibrated, 2-200.</summary>
     public double? DropsPerMl { get; init; }
 
+    /// <summary>Ml below which it counts as running low, 0-10000; none where nobody minds. Not read in previews.</summary>
+    public double? LowStockMl { get; init; }
+
     /// <summary>Own drying; none for the family's.</summary>
     public DryingView? Drying { get; init; }
 
@@ -85,6 +89,7 @@ public sealed record MaterialDraft
         checks.Within(prefix, "volumeSolids", VolumeSolids, 0.01, 1);
         checks.Within(prefix, "undertonePower", UndertonePower, 0, 1);
         checks.WithinIfAny(prefix, "dropsPerMl", DropsPerMl, 2, 200, " drops to the ml");
+        checks.WithinIfAny(prefix, "lowStockMl", LowStockMl, 0, 10_000, " ml");
         Drying?.Check(checks, prefix + "drying.");
         if (Resistance is { } row && (row.Count != 8 || row.Any(v => v is < 0 or > 3)))
         {
@@ -110,6 +115,16 @@ public sealed record MaterialDraft
         OwnResistance = Resistance is null ? null : Core.Materials.Resistance.FromRow(Resistance),
     };
 
+    /// <summary>Copies the figures to a row.</summary>
+    public void CopyTo(MaterialRow row)
+    {
+        (row.Name, row.House, row.Family, row.Colour) = (Name.Trim(), House.Trim(), Family, Colour.ToLowerInvariant());
+        (row.ContrastRatio, row.ReferenceFilmUm, row.VolumeSolids) = (ContrastRatio, ReferenceFilmUm, VolumeSolids);
+        (row.Sheen, row.UndertonePower, row.Effect, row.DropsPerMl, row.LowStockMl) = (Sheen, UndertonePower, Effect, DropsPerMl, LowStockMl);
+        row.Drying = Drying is { } d ? [d.TouchMin, d.RecoatMin, d.CuredH, d.ReferenceWetFilmUm, d.Exponent, d.WarmAirFactor ?? 0] : null;
+        row.Resistance = Resistance is null ? null : [.. Resistance];
+    }
+
     /// <summary>From Core, for coats that a mend adds.</summary>
     public static MaterialDraft Of(Material m) => new()
     {
@@ -134,7 +149,29 @@ public sealed record MaterialDraft
 /// <param name="Material">Its figures.</param>
 /// <param name="Facts">What follows from its family, where it has no figures of its own.</param>
 /// <param name="UsedIn">Stacks and mixes that use it.</param>
-public sealed record MaterialView(Guid Id, int Version, MaterialDraft Material, MaterialFacts Facts, int UsedIn);
+/// <param name="Stock">What there is of it.</param>
+/// <param name="CalibrationId">The painted stripe whose film is in force; none where it follows from the swatch.</param>
+public sealed record MaterialView(Guid Id, int Version, MaterialDraft Material, MaterialFacts Facts, int UsedIn, StockView Stock, Guid? CalibrationId = null);
+
+/// <summary>How near a swatch is to a picked colour.</summary>
+/// <param name="Id">The material.</param>
+/// <param name="DeltaE">dE00.</param>
+public sealed record NearSwatch(Guid Id, double DeltaE);
+
+/// <summary>What could stand in for a material.</summary>
+/// <param name="Stacks">Zones whose stacks use it; without any there is nothing to judge by.</param>
+/// <param name="Items">The best, the nearest first.</param>
+public sealed record SubstitutesView(int Stacks, IReadOnlyList<SubstituteView> Items);
+
+/// <summary>A substitute.</summary>
+/// <param name="MaterialId">The material.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Colour">Its colour.</param>
+/// <param name="MeanDeltaE">dE00 of the finished zones with it to those without, mean over the stacks.</param>
+/// <param name="WorstDeltaE">The same where it shows most.</param>
+/// <param name="WorstIn">The zone where it does.</param>
+/// <param name="LeftMl">On the shelf, ml.</param>
+public sealed record SubstituteView(Guid MaterialId, string Name, string Colour, double MeanDeltaE, double WorstDeltaE, string WorstIn, double LeftMl);
 
 /// <summary>What the family says, and what is in force.</summary>
 /// <param name="FamilyWord">The painter's word for the family.</param>

@@ -97,5 +97,5 @@ public sealed class ShelfCache(ShelfNews news)
                 c.Unit,
                 c.MaterialId is { } m ? materials[m] : null,
                 c.InnerMixId is { } inner ? Recipe(byId[inner], materials, byId, depth + 1) : null,
-                c.Thinner))]);
+                c.Thinner))], row.CountsAs);
 }

@@ -1,5 +1,8 @@
+using Lowfell.Core.Colour;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Stacks;
 using Lowfell.Store;
+using Lowfell.Web.Features.Stack;
 using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -9,6 +12,8 @@ namespace Lowfell.Web.Features.Shelf;
 /// <summary>Materials on the shelf.</summary>
 public static class ShelfEndpoints
 {
+    private const int SubstitutesShown = 8;
+
     /// <summary>Maps the endpoints.</summary>
     public static void Map(WebApplication app)
     {
@@ -16,23 +21,59 @@ public static class ShelfEndpoints
         group.MapGet("", List).WithSummary("Every material on the shelf, by name.");
         group.MapPost("", Add).WithSummary("Puts a material on the shelf.");
         group.MapPut("{id:guid}", Change).WithSummary("Changes a material; 409 when somebody else has meanwhile.").ProducesProblem(409);
+        group.MapGet("near", Near).WithSummary("Every material that has a colour, by how near its swatch is to one.");
+        group.MapGet("{id:guid}/substitutes", SubstitutesOf).WithSummary("What could stand in for a material, by what the stacks that use it would look like.");
         group.MapDelete("{id:guid}", Remove).WithSummary("Takes a material off the shelf; 409 while something uses it.").ProducesProblem(409);
-        app.MapPost("/api/preview/swatch", Swatch).WithTags("Preview").WithSummary("A material over black and over white, by passes.").ProducesValidationProblem();
+        app.MapPost("/api/preview/swatch", Swatch).WithTags("Preview").WithSummary("A material over black and over white, by passes; with the painted stripe of the kept one, if it is named.").ProducesValidationProblem();
     }
 
     private static async Task<Ok<List<MaterialView>>> List(LowfellDb db, CancellationToken cancel)
     {
         var coats = await db.Coats.Where(c => c.MaterialId != null).GroupBy(c => c.MaterialId).Select(g => new { g.Key, Count = g.Select(c => c.SchemeId).Distinct().Count() }).ToDictionaryAsync(g => g.Key!.Value, g => g.Count, cancel);
         var mixes = await db.Set<MixComponentRow>().Where(c => c.MaterialId != null).GroupBy(c => c.MaterialId).Select(g => new { g.Key, Count = g.Select(c => c.MixId).Distinct().Count() }).ToDictionaryAsync(g => g.Key!.Value, g => g.Count, cancel);
-        var rows = await db.Materials.AsNoTracking().OrderBy(m => m.Name).ToListAsync(cancel);
+        var rows = await db.Materials.AsNoTracking().Include(m => m.Bottles).OrderBy(m => m.Name).ToListAsync(cancel);
         return TypedResults.Ok(rows.Select(r => View(r, coats.GetValueOrDefault(r.Id) + mixes.GetValueOrDefault(r.Id))).ToList());
+    }
+
+    private static async Task<Ok<List<NearSwatch>>> Near(string colour, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    {
+        var checks = new Checks();
+        checks.Colour("", "colour", colour);
+        checks.Enforce();
+        var wanted = Srgb.Parse(colour).ToLab();
+        var shelf = await shelves.OpenAsync(scope, services, cancel);
+        return TypedResults.Ok(shelf.Materials.Values.Where(m => !m.Clear)
+            .Select(m => new NearSwatch(m.Id, Math.Round(ColourDifference.Ciede2000(wanted, m.Colour.ToLab()), 2))).OrderBy(n => n.DeltaE).ToList());
+    }
+
+    private static async Task<Ok<SubstitutesView>> SubstitutesOf(Guid id, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    {
+        var shelf = await shelves.OpenAsync(scope, services, cancel);
+        if (!shelf.Materials.ContainsKey(id))
+        {
+            throw RefusedException.NotFound("id", id);
+        }
+
+        var stacks = await ZoneStacks.UsingAsync(id, db, scope, shelf, cancel);
+        var ranked = Substitutes.Rank(id, [.. stacks.Select(s => s.Draft)], shelf.Shelf.Materials, SubstitutesShown);
+        var left = await db.Bottles.GroupBy(b => b.MaterialId).Select(g => new { g.Key, Ml = g.Sum(b => b.LeftMl) }).ToDictionaryAsync(g => g.Key, g => g.Ml, cancel);
+        return TypedResults.Ok(new SubstitutesView(
+            stacks.Count,
+            [.. ranked.Select(r => new SubstituteView(
+                r.Material.Id,
+                r.Material.Name,
+                r.Material.Colour.ToString(),
+                Math.Round(r.MeanDeltaE, 2),
+                Math.Round(r.WorstDeltaE, 2),
+                stacks[r.WorstStack].Label,
+                Math.Round(left.GetValueOrDefault(r.Material.Id), 1)))]));
     }
 
     private static async Task<Created<MaterialView>> Add(MaterialDraft draft, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
         Check(draft, "");
         var row = new MaterialRow { Id = Guid.CreateVersion7(), Name = draft.Name, Colour = draft.Colour };
-        Copy(draft, row);
+        draft.CopyTo(row);
         db.Materials.Add(row);
         await shelves.TouchAsync(db, scope, cancel);
         await db.SaveChangesAsync(cancel);
@@ -42,13 +83,13 @@ public static class ShelfEndpoints
     private static async Task<Ok<MaterialView>> Change(Guid id, MaterialChange change, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
     {
         Check(change.Material, "material.");
-        var row = await db.Materials.SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        var row = await db.Materials.Include(m => m.Bottles).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         if (row.Version != change.Version)
         {
             throw new RefusedException("version", $"You changed version {change.Version}; version {row.Version} is on the shelf now.", 409);
         }
 
-        Copy(change.Material, row);
+        change.Material.CopyTo(row);
         await shelves.TouchAsync(db, scope, cancel);
         await db.SaveChangesAsync(cancel);
         var used = await db.Coats.Where(c => c.MaterialId == id).Select(c => c.SchemeId).Distinct().CountAsync(cancel);
@@ -64,10 +105,11 @@ public static class ShelfEndpoints
         return TypedResults.NoContent();
     }
 
-    private static Ok<SwatchView> Swatch(MaterialDraft draft)
+    private static async Task<Ok<SwatchView>> Swatch(MaterialDraft draft, Guid? of, LowfellDb db, CancellationToken cancel)
     {
         Check(draft, "");
-        var material = draft.ToCore();
+        var kept = of is { } id ? await db.Materials.AsNoTracking().SingleOrDefaultAsync(m => m.Id == id, cancel) : null;
+        var material = draft.ToCore() with { OwnFilm = kept?.ToCore().OwnFilm };
         var paint = Paint.Of(material);
         return TypedResults.Ok(new SwatchView(Cards.OverBlack(paint), Cards.OverWhite(paint), Cards.Masstone(material), MaterialFacts.Of(material)));
     }
@@ -79,18 +121,9 @@ public static class ShelfEndpoints
         checks.Enforce();
     }
 
-    private static void Copy(MaterialDraft draft, MaterialRow row)
-    {
-        (row.Name, row.House, row.Family, row.Colour) = (draft.Name.Trim(), draft.House.Trim(), draft.Family, draft.Colour.ToLowerInvariant());
-        (row.ContrastRatio, row.ReferenceFilmUm, row.VolumeSolids) = (draft.ContrastRatio, draft.ReferenceFilmUm, draft.VolumeSolids);
-        (row.Sheen, row.UndertonePower, row.Effect, row.DropsPerMl) = (draft.Sheen, draft.UndertonePower, draft.Effect, draft.DropsPerMl);
-        row.Drying = draft.Drying is { } d ? [d.TouchMin, d.RecoatMin, d.CuredH, d.ReferenceWetFilmUm, d.Exponent, d.WarmAirFactor ?? 0] : null;
-        row.Resistance = draft.Resistance is null ? null : [.. draft.Resistance];
-    }
-
     private static MaterialView View(MaterialRow row, int usedIn)
     {
         var core = row.ToCore();
-        return new(row.Id, row.Version, MaterialDraft.Of(core) with { House = row.House }, MaterialFacts.Of(core), usedIn);
+        return new(row.Id, row.Version, MaterialDraft.Of(core) with { House = row.House, LowStockMl = row.LowStockMl }, MaterialFacts.Of(core), usedIn, StockView.Of(row), row.CalibrationId);
     }
 }

@@ -100,6 +100,19 @@ public static class SchemeEndpoints
         return TypedResults.Ok(await ViewAsync(id, db, cancel));
     }
 
+    /// <summary>Gives a scheme other coats, worked out elsewhere.</summary>
+    /// <exception cref="RefusedException">Unknown, changed meanwhile, or coats that can't be kept.</exception>
+    internal static async Task TakeCoatsAsync(Guid id, int version, Func<IReadOnlyList<CoatDraft>, IReadOnlyList<CoatDraft>> change, LowfellDb db, CancellationToken cancel)
+    {
+        var row = await db.Schemes.Include(s => s.Coats).SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        Sets.Tree.CheckVersion(version, row.Version);
+        var coats = change([.. row.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)]);
+        await CheckAsync(coats, db, cancel);
+        CoatRows.Replace(db, row, coats);
+        db.Entry(row).State = EntityState.Modified;
+        await db.SaveChangesAsync(cancel);
+    }
+
     private static async Task<Conflict<StackConflict>> ConflictAsync(Guid id, LowfellDb db, CancellationToken cancel)
     {
         db.ChangeTracker.Clear();
@@ -148,6 +161,7 @@ public static class SchemeEndpoints
         var mixes = coats.Where(c => c.MixId is not null).Select(c => c.MixId!.Value).Distinct().ToList();
         var knownMaterials = await db.Materials.Where(m => materials.Contains(m.Id)).Select(m => m.Id).ToListAsync(cancel);
         var knownMixes = await db.Mixes.Where(m => mixes.Contains(m.Id)).Select(m => m.Id).ToListAsync(cancel);
+        knownMixes.AddRange(db.Mixes.Local.Select(m => m.Id));
         for (var i = 0; i < coats.Count; i++)
         {
             if (coats[i].MaterialId is { } material && !knownMaterials.Contains(material))

@@ -91,6 +91,12 @@ public sealed record ZoneDraft
     /// <summary>Smallest engraved width, mm, 0.01-50.</summary>
     public double? SmallestDetailMm { get; init; }
 
+    /// <summary>Length of creases on one copy, mm, where measured, 1-1000000.</summary>
+    public double? CreaseMm { get; init; }
+
+    /// <summary>Length of raised edges on one copy, mm, where measured, 1-1000000.</summary>
+    public double? EdgeMm { get; init; }
+
     /// <summary>Touched in play.</summary>
     public bool Handled { get; init; }
 
@@ -112,6 +118,8 @@ public sealed record ZoneDraft
         checks.Within(prefix, "areaMm2", AreaMm2, 1, 10_000_000, " mm2");
         checks.Within(prefix, "copies", Copies, 1, 1_000);
         checks.WithinIfAny(prefix, "smallestDetailMm", SmallestDetailMm, 0.01, 50, " mm");
+        checks.WithinIfAny(prefix, "creaseMm", CreaseMm, 1, 1_000_000, " mm");
+        checks.WithinIfAny(prefix, "edgeMm", EdgeMm, 1, 1_000_000, " mm");
         checks.Within(prefix, "tolerance", Tolerance, 0.5, 50, " dE00");
         checks.Colour(prefix, "target", Target);
     }
@@ -125,6 +133,8 @@ public sealed record ZoneDraft
         AreaMm2 = AreaMm2,
         Copies = Copies,
         SmallestDetailMm = SmallestDetailMm,
+        CreaseMm = CreaseMm,
+        EdgeMm = EdgeMm,
         Handled = Handled,
         CutEdges = CutEdges,
         Finish = Finish,

@@ -111,7 +111,7 @@ public static class StackReader
         checks.Within(at, "hand", coat.Hand, 0.5, 2);
         checks.Colour(at, "mixedTo", coat.MixedTo);
         checks.Text(at, "note", coat.Note, LongestNote);
-        if (!(coat.PaintFraction > 0 && coat.PaintFraction <= 1))
+        if (!Dilution.IsValid(coat.PaintFraction))
         {
             checks.Fault(at + "paintFraction", $"{coat.PaintFraction} is outside 0 (not allowed itself) to 1.");
         }

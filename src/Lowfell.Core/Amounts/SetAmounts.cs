@@ -1,0 +1,80 @@
+using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
+
+namespace Lowfell.Core.Amounts;
+
+/// <summary>A coat of a scheme, and the zones that are painted by it: all of them come out of one mix.</summary>
+/// <param name="Coat">The coat.</param>
+/// <param name="Zones">Its zones, each with its copies.</param>
+public sealed record SharedCoat(Coat Coat, IReadOnlyList<Zone> Zones);
+
+/// <summary>A shared coat with its amount.</summary>
+/// <param name="Coat">The coat.</param>
+/// <param name="Amount">Of its mix.</param>
+public sealed record MeasuredCoat(Coat Coat, CoatAmount Amount);
+
+/// <summary>How much of one material is needed.</summary>
+/// <param name="Material">The material.</param>
+/// <param name="Ml">From the bottle, ml.</param>
+/// <param name="Coats">Coats that use it.</param>
+public sealed record MaterialNeed(Material Material, double Ml, int Coats)
+{
+    /// <summary>The same in whole drops of this bottle.</summary>
+    public int Drops => (int)Math.Ceiling((Ml / Material.DropMl) - 1e-9);
+}
+
+/// <summary>How much of one thinner is needed.</summary>
+/// <param name="Thinner">The thinner.</param>
+/// <param name="Ml">Ml.</param>
+public sealed record ThinnerNeed(Thinner Thinner, double Ml)
+{
+    /// <summary>The same in whole drops.</summary>
+    public int Drops => (int)Math.Ceiling((Ml / Thinner.DropMl()) - 1e-9);
+}
+
+/// <summary>Paint and thinner for a set, a scheme or any other lot of coats.</summary>
+/// <param name="Coats">Each coat with its amount.</param>
+/// <param name="Materials">What comes from the bottles, the most first.</param>
+/// <param name="Thinners">What is thinned with.</param>
+public sealed record SetAmounts(IReadOnlyList<MeasuredCoat> Coats, IReadOnlyList<MaterialNeed> Materials, IReadOnlyList<ThinnerNeed> Thinners)
+{
+    /// <summary>Adds everything up. Skipped coats and coats without paint take nothing; mixes are unfolded to their materials.</summary>
+    public static SetAmounts Of(IReadOnlyList<SharedCoat> coats, Palette palette)
+    {
+        var measured = new List<MeasuredCoat>(coats.Count);
+        var materials = new Dictionary<Guid, (Material Material, double Ml, int Coats)>();
+        var thinners = new Dictionary<Thinner, double>();
+        foreach (var (coat, zones) in coats)
+        {
+            if (coat.Skipped || coat.Paint is not { } paint || coat.Technique == Technique.OpenChips)
+            {
+                continue;
+            }
+
+            var amount = CoatAmount.Of(coat, zones, palette);
+            measured.Add(new(coat, amount));
+            var fraction = coat.Dilution.PaintFraction;
+            var paintMl = amount.TotalMl * fraction;
+            foreach (var (material, share) in paint.Content.Materials)
+            {
+                var before = materials.GetValueOrDefault(material.Id);
+                materials[material.Id] = (material, before.Ml + (paintMl * share), before.Coats + 1);
+            }
+
+            foreach (var (thinner, share) in paint.Content.Thinners)
+            {
+                thinners[thinner] = thinners.GetValueOrDefault(thinner) + (paintMl * share);
+            }
+
+            if (fraction < 1)
+            {
+                thinners[coat.Thinner] = thinners.GetValueOrDefault(coat.Thinner) + (amount.TotalMl * (1 - fraction));
+            }
+        }
+
+        return new(
+            measured,
+            [.. materials.Values.OrderByDescending(m => m.Ml).Select(m => new MaterialNeed(m.Material, m.Ml, m.Coats))],
+            [.. thinners.OrderByDescending(t => t.Value).Select(t => new ThinnerNeed(t.Key, t.Value))]);
+    }
+}

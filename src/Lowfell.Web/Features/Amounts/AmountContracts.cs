@@ -1,0 +1,119 @@
+using Lowfell.Core.Amounts;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
+
+namespace Lowfell.Web.Features.Amounts;
+
+/// <summary>Another number of copies than is planned, to see what it would take.</summary>
+/// <param name="PieceId">The piece.</param>
+/// <param name="Copies">Copies, 0-1000.</param>
+public sealed record CopiesTrial(Guid PieceId, int Copies);
+
+/// <summary>Another dilution than is planned, to see what it would take.</summary>
+/// <param name="SchemeId">The scheme.</param>
+/// <param name="CoatId">The coat.</param>
+/// <param name="PaintFraction">Paint in the mix by volume, above 0 to 1.</param>
+public sealed record DilutionTrial(Guid SchemeId, Guid CoatId, double PaintFraction);
+
+/// <summary>A coat of a scheme.</summary>
+/// <param name="SchemeId">The scheme.</param>
+/// <param name="CoatId">The coat.</param>
+public sealed record CoatOfScheme(Guid SchemeId, Guid CoatId);
+
+/// <summary>What amounts are wanted of: a set, a scheme, or everything.</summary>
+/// <param name="SetId">Only this set.</param>
+/// <param name="SchemeId">Only this scheme.</param>
+/// <param name="Palette">What is mixed on.</param>
+/// <param name="Copies">Other numbers of copies.</param>
+/// <param name="Dilutions">Other dilutions.</param>
+/// <param name="Only">Only these coats, as for tonight; all of them where none are named.</param>
+public sealed record AmountsRequest(
+    Guid? SetId = null, Guid? SchemeId = null, Palette Palette = Palette.Wet, IReadOnlyList<CopiesTrial>? Copies = null, IReadOnlyList<DilutionTrial>? Dilutions = null,
+    IReadOnlyList<CoatOfScheme>? Only = null);
+
+/// <summary>How the shelf stands to a need.</summary>
+public enum StockVerdict
+{
+    /// <summary>There is enough.</summary>
+    Enough,
+
+    /// <summary>There is some, but not enough.</summary>
+    Short,
+
+    /// <summary>There is none.</summary>
+    Gone,
+}
+
+/// <summary>A material that is needed.</summary>
+/// <param name="MaterialId">The material.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="House">Its house.</param>
+/// <param name="Colour">Its colour.</param>
+/// <param name="Ml">Needed from the bottle, ml.</param>
+/// <param name="Drops">The same in drops.</param>
+/// <param name="LeftMl">On the shelf, ml.</param>
+/// <param name="ShortMl">Missing, ml; 0 where there is enough.</param>
+/// <param name="Verdict">How the shelf stands to it.</param>
+/// <param name="OldestOpenedOn">When the oldest bottle that would be used was opened.</param>
+/// <param name="OpenedLongAgo">Whether that is a year ago or more: shake it, and test it on a scrap.</param>
+/// <param name="Lots">Different lots among its bottles.</param>
+/// <param name="Coats">Coats that use it.</param>
+public sealed record NeedView(
+    Guid MaterialId, string Name, string House, string Colour, double Ml, int Drops, double LeftMl, double ShortMl, StockVerdict Verdict, DateOnly? OldestOpenedOn, bool OpenedLongAgo, IReadOnlyList<string> Lots, int Coats);
+
+/// <summary>A thinner that is needed; thinners are not counted on the shelf.</summary>
+/// <param name="Thinner">The thinner.</param>
+/// <param name="Ml">Ml.</param>
+/// <param name="Drops">The same in drops.</param>
+public sealed record ThinnerView(Thinner Thinner, double Ml, int Drops);
+
+/// <summary>How the amount of one coat comes about.</summary>
+/// <param name="SchemeId">Its scheme.</param>
+/// <param name="Scheme">Name of the scheme.</param>
+/// <param name="CoatId">The coat.</param>
+/// <param name="Technique">Technique.</param>
+/// <param name="Paint">Name of the material or mix.</param>
+/// <param name="PaintFraction">Paint in the mix by volume.</param>
+/// <param name="Zones">Zones that share it.</param>
+/// <param name="Copies">Copies over all of them.</param>
+/// <param name="AreaCm2">Area over all of them, cm2.</param>
+/// <param name="MeanWetUm">Wet film of a pass, mean of the area with its coverage, um.</param>
+/// <param name="Passes">Passes.</param>
+/// <param name="OnPieceMl">On the pieces, ml.</param>
+/// <param name="TransferMl">Lost on the way, ml.</param>
+/// <param name="LossMl">Left behind in brush, cup or sponge, ml, all batches together.</param>
+/// <param name="TotalMl">Mix needed, ml.</param>
+/// <param name="PaintMl">Paint in it, ml.</param>
+/// <param name="ThinnerMl">Thinner in it, ml.</param>
+/// <param name="Minutes">Hands-on, min.</param>
+/// <param name="PaletteMin">Minutes that a batch stays workable; 0 where it does not go off.</param>
+/// <param name="Batches">Batches.</param>
+/// <param name="BatchMl">Mix in each, ml.</param>
+public sealed record CoatAmountView(
+    Guid SchemeId,
+    string Scheme,
+    Guid CoatId,
+    Technique Technique,
+    string Paint,
+    double PaintFraction,
+    int Zones,
+    int Copies,
+    double AreaCm2,
+    double MeanWetUm,
+    int Passes,
+    double OnPieceMl,
+    double TransferMl,
+    double LossMl,
+    double TotalMl,
+    double PaintMl,
+    double ThinnerMl,
+    double Minutes,
+    int PaletteMin,
+    int Batches,
+    double BatchMl);
+
+/// <summary>Amounts of a set, a scheme or everything.</summary>
+/// <param name="Materials">From the bottles: what is missing first, then the most.</param>
+/// <param name="Thinners">Thinners.</param>
+/// <param name="Coats">How they come about, by scheme from below.</param>
+public sealed record AmountsView(IReadOnlyList<NeedView> Materials, IReadOnlyList<ThinnerView> Thinners, IReadOnlyList<CoatAmountView> Coats);

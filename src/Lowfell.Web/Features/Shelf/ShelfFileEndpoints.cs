@@ -1,0 +1,243 @@
+using System.Runtime.CompilerServices;
+using System.Text;
+using Lowfell.Store;
+using Lowfell.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Shelf;
+
+/// <summary>What becomes of a row whose name is on the shelf already.</summary>
+public enum Duplicates
+{
+    /// <summary>The shelf stays as it is.</summary>
+    Skip,
+
+    /// <summary>The shelf takes the file's figures, and its bottles where the file names any.</summary>
+    Update,
+
+    /// <summary>The row comes in under another name.</summary>
+    Rename,
+}
+
+/// <summary>What would become of a row.</summary>
+public enum ImportVerdict
+{
+    /// <summary>A new material.</summary>
+    New,
+
+    /// <summary>Another bottle of the material above it.</summary>
+    Bottle,
+
+    /// <summary>Its name is on the shelf already.</summary>
+    Duplicate,
+
+    /// <summary>It can't be taken.</summary>
+    Refused,
+}
+
+/// <summary>A row of the report.</summary>
+/// <param name="Line">Line of the file, the header being 1.</param>
+/// <param name="Name">Name, shortened.</param>
+/// <param name="Verdict">What would become of it.</param>
+/// <param name="Colour">Its colour, where it can be read.</param>
+/// <param name="Faults">What is wrong, by column.</param>
+public sealed record ImportRowView(int Line, string Name, ImportVerdict Verdict, string? Colour, IReadOnlyDictionary<string, string>? Faults);
+
+/// <summary>What an import did.</summary>
+/// <param name="Added">Materials added.</param>
+/// <param name="Updated">Materials changed.</param>
+/// <param name="Skipped">Materials left as they are.</param>
+/// <param name="Refused">Rows left out.</param>
+/// <param name="Bottles">Bottles added.</param>
+public sealed record ImportResult(int Added, int Updated, int Skipped, int Refused, int Bottles);
+
+/// <summary>The shelf as files: CSV in and out, palette out.</summary>
+public static class ShelfFileEndpoints
+{
+    private const long MostBytes = 32 << 20;
+    private const int Batch = 500;
+    private const int LongestName = Checks.LongestName;
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(WebApplication app)
+    {
+        var group = app.MapGroup("/api/shelf").WithTags("Shelf").ProducesValidationProblem();
+        group.MapGet("shelf.csv", Export).WithSummary("The shelf as CSV: a line for each bottle.").Produces<string>(200, "text/csv");
+        group.MapGet("shelf.gpl", Palette).WithSummary("The colours of the shelf as a palette in the open GIMP format.").Produces<string>(200, "text/plain");
+        group.MapPost("check", Check).Accepts<string>("text/csv").WithMetadata(new RequestSizeLimitAttribute(MostBytes))
+            .WithSummary("Reads a CSV and tells row by row what would become of it; nothing is kept.");
+        group.MapPost("import", Import).Accepts<string>("text/csv").WithMetadata(new RequestSizeLimitAttribute(MostBytes))
+            .WithSummary("Takes a CSV onto the shelf, all of it or nothing; rows with faults refuse it unless they are to be left out.");
+    }
+
+    private static IResult Export(LowfellDb db, CancellationToken cancel) => Results.Stream(
+        stream => ShelfCsv.WriteAsync(stream, db.Materials.AsNoTracking().Include(m => m.Bottles).OrderBy(m => m.Name).ThenBy(m => m.Id).AsAsyncEnumerable(), cancel),
+        "text/csv; charset=utf-8",
+        "lowfell-shelf.csv");
+
+    private static async Task<FileContentHttpResult> Palette(LowfellDb db, CancellationToken cancel)
+    {
+        var materials = await db.Materials.AsNoTracking().OrderBy(m => m.Family).ThenBy(m => m.Name).ToListAsync(cancel);
+        var text = GimpPalette.Write("Lowfell shelf", materials.Where(m => !m.ToCore().Clear).Select(m => (m.Colour, m.Name)));
+        return TypedResults.File(Encoding.UTF8.GetBytes(text), "text/plain; charset=utf-8", "lowfell-shelf.gpl");
+    }
+
+    private static async IAsyncEnumerable<ImportRowView> Check(HttpRequest request, LowfellDb db, TimeProvider clock, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        var shelf = (await db.Materials.Select(m => m.Name).ToListAsync(cancel)).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var judge = new RowJudge(shelf);
+        await foreach (var row in ShelfCsv.ReadAsync(request.Body, Today(clock), cancel))
+        {
+            var (verdict, faults) = judge.Judge(row);
+            yield return new(row.Line, row.Name, verdict, row.Material?.Colour, faults.Count > 0 ? faults : null);
+        }
+    }
+
+    private static async Task<Ok<ImportResult>> Import(
+        HttpRequest request, LowfellDb db, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel, Duplicates duplicates = Duplicates.Skip, bool leaveOut = false)
+    {
+        var names = (await db.Materials.Select(m => new { m.Name, m.Id }).ToListAsync(cancel)).ToDictionary(m => m.Name, m => m.Id, StringComparer.OrdinalIgnoreCase);
+        var judge = new RowJudge([.. names.Keys]);
+        var import = new ShelfImport(db, names, duplicates);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var refused = 0;
+        await foreach (var row in ShelfCsv.ReadAsync(request.Body, Today(clock), cancel))
+        {
+            var (verdict, faults) = judge.Judge(row);
+            if (verdict == ImportVerdict.Refused)
+            {
+                refused++;
+                if (!leaveOut)
+                {
+                    throw new RefusedException(faults.ToDictionary(f => $"line {row.Line}, {f.Key}", f => new[] { f.Value }));
+                }
+
+                import.Lose();
+                continue;
+            }
+
+            await import.TakeAsync(row, verdict, cancel);
+            if (import.Waiting >= Batch)
+            {
+                await import.SaveAsync(cancel);
+            }
+        }
+
+        await shelves.TouchAsync(db, scope, cancel);
+        await import.SaveAsync(cancel);
+        await transaction.CommitAsync(cancel);
+        return TypedResults.Ok(import.Result(refused));
+    }
+
+    private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
+
+    /// <summary>Tells new from known; remembers a hash of each name of the file, no more.</summary>
+    private sealed class RowJudge(HashSet<string> shelf)
+    {
+        private readonly HashSet<int> seen = [];
+        private CsvRow? last;
+
+        public (ImportVerdict Verdict, IReadOnlyDictionary<string, string> Faults) Judge(CsvRow row)
+        {
+            var above = last;
+            last = row;
+            if (row.Material is not { } material)
+            {
+                return (ImportVerdict.Refused, row.Faults);
+            }
+
+            if (above?.Material is { } first && string.Equals(first.Name, material.Name, StringComparison.OrdinalIgnoreCase))
+            {
+                return row.Bottle is not null && first == material
+                    ? (ImportVerdict.Bottle, row.Faults)
+                    : (ImportVerdict.Refused, new Dictionary<string, string> { ["name"] = $"{row.Name} stands on line {above.Line} already, with other figures or without a bottle of its own." });
+            }
+
+            if (!seen.Add(StringComparer.OrdinalIgnoreCase.GetHashCode(material.Name)))
+            {
+                return (ImportVerdict.Refused, new Dictionary<string, string> { ["name"] = $"{row.Name} stands further up in the file; lines of one material belong together." });
+            }
+
+            return (shelf.Contains(material.Name) ? ImportVerdict.Duplicate : ImportVerdict.New, row.Faults);
+        }
+    }
+
+    /// <summary>Puts rows on the shelf in batches.</summary>
+    private sealed class ShelfImport(LowfellDb db, Dictionary<string, Guid> names, Duplicates duplicates)
+    {
+        private Guid? current;
+        private int added;
+        private int updated;
+        private int skipped;
+        private int bottles;
+
+        public int Waiting { get; private set; }
+
+        public void Lose() => current = null;
+
+        public async Task TakeAsync(CsvRow row, ImportVerdict verdict, CancellationToken cancel)
+        {
+            var draft = row.Material!;
+            if (verdict == ImportVerdict.Duplicate && duplicates == Duplicates.Update)
+            {
+                var known = await db.Materials.Include(m => m.Bottles).SingleAsync(m => m.Id == names[draft.Name], cancel);
+                var (drying, resistance, name) = (known.Drying, known.Resistance, known.Name);
+                draft.CopyTo(known);
+                (known.Drying, known.Resistance, known.Name) = (drying, resistance, name);
+                if (row.Bottle is not null)
+                {
+                    db.Bottles.RemoveRange(known.Bottles);
+                }
+
+                (current, updated) = (known.Id, updated + 1);
+            }
+            else if (verdict == ImportVerdict.Duplicate && duplicates == Duplicates.Skip)
+            {
+                (current, skipped) = (null, skipped + 1);
+                return;
+            }
+            else if (verdict != ImportVerdict.Bottle)
+            {
+                var name = verdict == ImportVerdict.Duplicate ? Free(draft.Name) : draft.Name;
+                var material = new MaterialRow { Id = Guid.CreateVersion7(), Name = name, Colour = draft.Colour };
+                (draft with { Name = name }).CopyTo(material);
+                db.Materials.Add(material);
+                names[name] = material.Id;
+                (current, added) = (material.Id, added + 1);
+            }
+
+            Waiting++;
+            if (current is { } id && row.Bottle is { } bottle)
+            {
+                var kept = new BottleRow { Id = Guid.CreateVersion7(), MaterialId = id };
+                bottle.CopyTo(kept);
+                db.Bottles.Add(kept);
+                bottles++;
+            }
+        }
+
+        public async Task SaveAsync(CancellationToken cancel)
+        {
+            await db.SaveChangesAsync(cancel);
+            db.ChangeTracker.Clear();
+            Waiting = 0;
+        }
+
+        public ImportResult Result(int refused) => new(added, updated, skipped, refused, bottles);
+
+        private string Free(string name)
+        {
+            for (var number = 2; ; number++)
+            {
+                var end = $" {number}";
+                var tried = (name.Length + end.Length > LongestName ? name[..(LongestName - end.Length)] : name) + end;
+                if (!names.ContainsKey(tried))
+                {
+                    return tried;
+                }
+            }
+        }
+    }
+}

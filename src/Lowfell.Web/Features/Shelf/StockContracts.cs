@@ -1,0 +1,94 @@
+using Lowfell.Store;
+using Lowfell.Web.Hosting;
+
+namespace Lowfell.Web.Features.Shelf;
+
+/// <summary>A bottle, pot or can as it is written down.</summary>
+public sealed record BottleDraft
+{
+    /// <summary>What it held when new, ml, 0.5-10000.</summary>
+    public double SizeMl { get; init; } = 17;
+
+    /// <summary>What is left, ml, 0 to its size.</summary>
+    public double LeftMl { get; init; } = 17;
+
+    /// <summary>When it was opened; none while it is closed.</summary>
+    public DateOnly? OpenedOn { get; init; }
+
+    /// <summary>Batch or lot, as printed on it.</summary>
+    public string Lot { get; init; } = "";
+
+    /// <summary>Checks the figures.</summary>
+    public void Check(Checks checks, string prefix, DateOnly today)
+    {
+        checks.Within(prefix, "sizeMl", SizeMl, 0.5, 10_000, " ml");
+        checks.Within(prefix, "leftMl", LeftMl, 0, Math.Max(0.5, SizeMl), " ml");
+        checks.Text(prefix, "lot", Lot, Checks.LongestName);
+
+        // A day's grace: the painter's midnight is not the host's.
+        if (OpenedOn > today.AddDays(1) || OpenedOn < new DateOnly(1950, 1, 1))
+        {
+            checks.Fault(prefix + "openedOn", $"{OpenedOn:yyyy-MM-dd} is outside 1950-01-01 to today.");
+        }
+    }
+
+    /// <summary>Copies the figures to a row.</summary>
+    public void CopyTo(BottleRow row) => (row.SizeMl, row.LeftMl, row.OpenedOn, row.Lot) = (SizeMl, LeftMl, OpenedOn, Lot.Trim());
+}
+
+/// <summary>A bottle on the shelf.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Version">Version to send back with a change.</param>
+/// <param name="Bottle">Its figures.</param>
+public sealed record BottleView(Guid Id, int Version, BottleDraft Bottle)
+{
+    /// <summary>From a row.</summary>
+    public static BottleView Of(BottleRow row) => new(row.Id, row.Version, new() { SizeMl = row.SizeMl, LeftMl = row.LeftMl, OpenedOn = row.OpenedOn, Lot = row.Lot });
+}
+
+/// <summary>What there is of a material.</summary>
+/// <param name="LeftMl">In all bottles together, ml.</param>
+/// <param name="Low">Below its low-stock level.</param>
+/// <param name="Bottles">The bottles, the first opened first.</param>
+public sealed record StockView(double LeftMl, bool Low, IReadOnlyList<BottleView> Bottles)
+{
+    /// <summary>From a material with its bottles.</summary>
+    public static StockView Of(MaterialRow row)
+    {
+        var left = row.Bottles.Sum(b => b.LeftMl);
+        return new(Math.Round(left, 2), left < row.LowStockMl, [.. row.Bottles.OrderBy(b => b.OpenedOn ?? DateOnly.MaxValue).ThenBy(b => b.Id).Select(BottleView.Of)]);
+    }
+}
+
+/// <summary>A change of a bottle.</summary>
+/// <param name="Version">The version that was changed.</param>
+/// <param name="Bottle">What it should be.</param>
+public sealed record BottleChange(int Version, BottleDraft Bottle);
+
+/// <summary>A step of a drop calibration: so many drops counted, and what they weigh or measure.</summary>
+/// <param name="Drops">Drops counted, 1-500.</param>
+/// <param name="Ml">Their volume, ml, above 0 to 50; or give grams.</param>
+/// <param name="Grams">Their mass, g, above 0 to 100.</param>
+public sealed record DropCalibration(int Drops, double? Ml = null, double? Grams = null);
+
+/// <summary>What a calibration comes to.</summary>
+/// <param name="DropsPerMl">Drops to the ml.</param>
+/// <param name="DropMl">One drop, ml.</param>
+/// <param name="DensityGPerMl">Density that a mass was turned to a volume with, g/ml.</param>
+public sealed record CalibratedDrop(double DropsPerMl, double DropMl, double DensityGPerMl);
+
+/// <summary>What the bench scale shows.</summary>
+/// <param name="Grams">Grams above tare.</param>
+/// <param name="Steady">Whether it has settled.</param>
+public sealed record ScaleView(double Grams, bool Steady);
+
+/// <summary>Something put on the simulated scale: so many drops of a material.</summary>
+/// <param name="MaterialId">The material.</param>
+/// <param name="Drops">Drops, 1-500.</param>
+public sealed record ScaleLoad(Guid MaterialId, int Drops);
+
+/// <summary>Where the simulated colour reader is aimed.</summary>
+/// <param name="WhiteField">The white field; else the black one.</param>
+/// <param name="MaterialId">Paint of the stripe; none for the bare field.</param>
+/// <param name="DryFilmUm">Dry film of the stripe, um, 0.5-500.</param>
+public sealed record ReaderAim(bool WhiteField, Guid? MaterialId = null, double DryFilmUm = 20);
