@@ -49,7 +49,7 @@ public static class FifteenCoats
     public static StackDraft Draft()
     {
         Material P(string name, string colour, double contrast, Family family = Family.AcrylicPaint, Sheen sheen = Sheen.Matt, double solids = 0.36, double undertone = 0) =>
-            new() { Name = name, Family = family, Colour = Srgb.Parse(colour), ContrastRatio = contrast, Sheen = sheen, VolumeSolids = solids, UndertonePower = undertone };
+            new() { Id = Guid.NewGuid(), Name = name, Family = family, Colour = Srgb.Parse(colour), ContrastRatio = contrast, Sheen = sheen, VolumeSolids = solids, UndertonePower = undertone };
         var slate = P("Slate Primer", "#3b3d40", 0.97, Family.PrimerWater);
         var tan = P("Rope Tan", "#b59a6b", 0.92);
         var green = P("Sluice Green", "#6d7f5c", 0.95);

@@ -18,6 +18,12 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         { "/shelf", "[data-testid='Over white']", "lamp" },
         { "/mixes", "[data-testid=mix-preview]", "day" },
         { "/mixes", "[data-testid=mix-preview]", "lamp" },
+        { "/amounts", "[data-testid=missing]", "day" },
+        { "/amounts", "[data-testid=missing]", "lamp" },
+        { "/tiles", "[data-nearest]", "day" },
+        { "/tiles", "[data-nearest]", "lamp" },
+        { "/match", "[data-testid=match]", "day" },
+        { "/match", "[data-testid=match]", "lamp" },
         { "/schools", "[role=radio]", "day" },
         { "/schools", "[role=radio]", "lamp" },
     };

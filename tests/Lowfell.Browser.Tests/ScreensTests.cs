@@ -43,7 +43,7 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     {
         browser.Open("/shelf");
         browser.Fill("Find on the shelf", "tan");
-        browser.UntilTrue(() => browser.All("tbody tr").Count == 1, "one material");
+        browser.UntilTrue(() => browser.All("section[aria-label=Shelf] li").Count == 1, "one material");
         browser.Named("Material").Click();
         browser.Fill("Name", "Lugworm Brown");
         var before = browser.Find("[data-testid='Over black'] span").GetDomAttribute("style");
@@ -51,7 +51,7 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
         browser.UntilTrue(() => browser.Find("[data-testid='Over black'] span").GetDomAttribute("style") != before, "another swatch");
         browser.Named("Keep").Click();
         browser.Fill("Find on the shelf", "lugworm");
-        browser.UntilTrue(() => browser.All("tbody tr").Count == 1, "the new material");
+        browser.UntilTrue(() => browser.All("section[aria-label=Shelf] li").Count == 1, "the new material");
     }
 
     [Fact]
@@ -86,7 +86,7 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     {
         browser.Open("/sets");
         browser.Named("Keys");
-        foreach (var (key, path) in new[] { ("h", "/shelf"), ("x", "/mixes"), ("o", "/schools"), ("s", "/sets"), ("t", "/stack") })
+        foreach (var (key, path) in new[] { ("h", "/shelf"), ("x", "/mixes"), ("a", "/amounts"), ("l", "/tiles"), ("m", "/match"), ("o", "/schools"), ("s", "/sets"), ("t", "/stack") })
         {
             browser.Press("g");
             browser.Press(key);
@@ -113,6 +113,8 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     [InlineData("/stack", "[data-testid=finished] [data-height=face]")]
     [InlineData("/shelf", "[data-testid='Over white']")]
     [InlineData("/mixes", "main h1")]
+    [InlineData("/amounts", "[data-testid=missing]")]
+    [InlineData("/match", "[data-testid=match]")]
     [InlineData("/schools", "[role=radio]")]
     public void Nothing_jumps_while_a_screen_comes_in(string path, string ready)
     {

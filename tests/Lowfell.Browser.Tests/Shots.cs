@@ -36,13 +36,18 @@ public sealed class Shots
         browser.Find("[data-testid=colour-help]");
         browser.Run("document.querySelector('[data-testid=colour-help]').scrollIntoView({ block: 'center' })");
         Save("colour-help");
-        foreach (var (path, ready) in new[] { ("/shelf", "[data-testid='Over white']"), ("/mixes", "[data-testid=mix-preview]"), ("/schools", "[role=radio]") })
+        foreach (var (path, ready) in new[] { ("/shelf", "[data-testid='Over white']"), ("/mixes", "[data-testid=mix-preview]"), ("/amounts", "[data-testid=missing]"), ("/tiles", "[data-nearest]"), ("/match", "[data-testid=match]"), ("/schools", "[role=radio]") })
         {
             browser.Open(path);
             browser.Find(ready);
             Save(path[1..]);
         }
 
+        browser.Open("/mixes");
+        browser.Named("Made").Click();
+        browser.Named("Make again").Click();
+        browser.Find("[data-testid=again]");
+        Save("mix-again");
         browser.Resize(820, 1180);
         StackPage.Open(browser, await app.ZoneIdAsync("Hull panels"));
         Save("stack-tablet");

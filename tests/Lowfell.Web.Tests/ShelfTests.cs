@@ -97,6 +97,6 @@ public sealed class ShelfTests(TestHost host) : IClassFixture<TestHost>
         await host.RefusesAsync(HttpMethod.Post, "/api/mixes", new { name = "Hole", components = new object?[] { null } }, "components[0]");
         await host.RefusesAsync(HttpMethod.Post, "/api/mixes", new { name = "Ghost", components = new[] { new { amount = 1, unit = "parts", materialId = Guid.NewGuid() } } }, "components[0].materialId");
         await host.RefusesAsync(HttpMethod.Post, "/api/mixes", new { name = "Water", components = new[] { new { amount = 1, unit = "parts", thinner = "water" } } }, "components");
-        await host.RefusesAsync(HttpMethod.Post, "/api/preview/mix", new { name = "Cups", components = new[] { new { amount = 1, unit = "cups", materialId = tan } } }, "components[0].unit");
+        await host.RefusesAsync(HttpMethod.Post, "/api/preview/mix", new { components = new[] { new { amount = 1, unit = "cups", materialId = tan } } }, "components[0].unit");
     }
 }

@@ -19,8 +19,8 @@ public sealed record MeasuredCoat(Coat Coat, CoatAmount Amount);
 /// <param name="Coats">Coats that use it.</param>
 public sealed record MaterialNeed(Material Material, double Ml, int Coats)
 {
-    /// <summary>The same in whole drops of this bottle.</summary>
-    public int Drops => (int)Math.Ceiling((Ml / Material.DropMl) - 1e-9);
+    /// <summary>The same in whole drops of this bottle; null for what is scooped, sprayed or dusted.</summary>
+    public int? Drops => !Material.Family.Drips() ? null : (int)Math.Ceiling((Ml / Material.DropMl) - 1e-9);
 }
 
 /// <summary>How much of one thinner is needed.</summary>

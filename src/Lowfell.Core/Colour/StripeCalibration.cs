@@ -49,7 +49,7 @@ public static class StripeCalibration
     private const double LeastChange = 1.5;
 
     /// <summary>Weight of the first differences of log SX. Craft estimate.</summary>
-    private const double Smoothing = 1;
+    private const double Smoothing = 0.3;
 
     private const double LeastFieldContrast = 0.25;
 

@@ -130,6 +130,10 @@ public static class Families
     /// <summary>Primer of any carrier.</summary>
     public static bool IsPrimer(this Family family) => family is Family.PrimerAerosol or Family.PrimerWater;
 
+    /// <summary>Whether it is measured in drops, rather than scooped, sprayed or dusted.</summary>
+    public static bool Drips(this Family family) => family is not (Family.PrimerAerosol or Family.VarnishLacquer or Family.OilPaint or Family.TexturePaste or Family.CracklePaste
+        or Family.Skim or Family.Grit or Family.WashableMarking or Family.Pigment);
+
     /// <summary>Whether a thinner suits the family.</summary>
     public static bool Takes(this Family family, Thinner thinner) =>
         family.Facts().OwnThinner == thinner || Array.IndexOf(family.Facts().OtherThinners, thinner) >= 0;

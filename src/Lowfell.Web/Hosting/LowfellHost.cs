@@ -88,7 +88,11 @@ public static class LowfellHost
         await StoreSetup.MigrateAsync(db, CancellationToken.None);
         if (app.Configuration.GetValue("Demo", true))
         {
-            await DemoLoader.LoadIfEmptyAsync(db, DateOnly.FromDateTime(DateTime.UtcNow), CancellationToken.None);
+            var now = app.Services.GetRequiredService<TimeProvider>().GetUtcNow();
+            if (await DemoLoader.LoadIfEmptyAsync(db, DateOnly.FromDateTime(now.UtcDateTime), CancellationToken.None))
+            {
+                await DemoHistory.AddAsync(db, scope.ServiceProvider.GetRequiredService<RequestBench>(), scope.ServiceProvider, app.Services.GetRequiredService<ShelfCache>(), now, CancellationToken.None);
+            }
         }
     }
 

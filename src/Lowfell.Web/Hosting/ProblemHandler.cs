@@ -61,7 +61,7 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
     {
         if (bad.StatusCode == StatusCodes.Status413PayloadTooLarge)
         {
-            return Results.Problem(statusCode: 413, title: "This is too large.", detail: "A request may hold 1 MB at most.");
+            return Results.Problem(statusCode: 413, title: "This is too large.", detail: bad.Message.StartsWith("A file", StringComparison.Ordinal) ? bad.Message : "A request may hold 1 MB at most.");
         }
 
         if (bad.InnerException is JsonException json)

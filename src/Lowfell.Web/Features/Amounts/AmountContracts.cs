@@ -50,7 +50,7 @@ public enum StockVerdict
 /// <param name="House">Its house.</param>
 /// <param name="Colour">Its colour.</param>
 /// <param name="Ml">Needed from the bottle, ml.</param>
-/// <param name="Drops">The same in drops.</param>
+/// <param name="Drops">The same in drops; none for what is scooped, sprayed or dusted.</param>
 /// <param name="LeftMl">On the shelf, ml.</param>
 /// <param name="ShortMl">Missing, ml; 0 where there is enough.</param>
 /// <param name="Verdict">How the shelf stands to it.</param>
@@ -59,7 +59,7 @@ public enum StockVerdict
 /// <param name="Lots">Different lots among its bottles.</param>
 /// <param name="Coats">Coats that use it.</param>
 public sealed record NeedView(
-    Guid MaterialId, string Name, string House, string Colour, double Ml, int Drops, double LeftMl, double ShortMl, StockVerdict Verdict, DateOnly? OldestOpenedOn, bool OpenedLongAgo, IReadOnlyList<string> Lots, int Coats);
+    Guid MaterialId, string Name, string House, string Colour, double Ml, int? Drops, double LeftMl, double ShortMl, StockVerdict Verdict, DateOnly? OldestOpenedOn, bool OpenedLongAgo, IReadOnlyList<string> Lots, int Coats);
 
 /// <summary>A thinner that is needed; thinners are not counted on the shelf.</summary>
 /// <param name="Thinner">The thinner.</param>

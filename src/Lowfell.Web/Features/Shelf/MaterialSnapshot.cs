@@ -40,6 +40,9 @@ public sealed record MaterialSnapshot(Guid Id, MaterialDraft Material, FilmSnaps
         var options = new JsonSerializerOptions(JsonSerializerDefaults.Web);
         LowfellHost.Json(options);
 
+        // What is null is not written.
+        options.RespectRequiredConstructorParameters = false;
+
         // What was kept by an older version may hold fields that are no longer known.
         options.UnmappedMemberHandling = System.Text.Json.Serialization.JsonUnmappedMemberHandling.Skip;
         return options;

@@ -86,6 +86,7 @@ public static class ShelfFileEndpoints
 
     private static async IAsyncEnumerable<ImportRowView> Check(HttpRequest request, LowfellDb db, TimeProvider clock, [EnumeratorCancellation] CancellationToken cancel)
     {
+        RefuseTooLarge(request);
         var shelf = (await db.Materials.Select(m => m.Name).ToListAsync(cancel)).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var judge = new RowJudge(shelf);
         await foreach (var row in ShelfCsv.ReadAsync(request.Body, Today(clock), cancel))
@@ -96,11 +97,17 @@ public static class ShelfFileEndpoints
     }
 
     private static async Task<Ok<ImportResult>> Import(
-        HttpRequest request, LowfellDb db, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel, Duplicates duplicates = Duplicates.Skip, bool leaveOut = false)
+        HttpRequest request, LowfellDb db, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel, string duplicates = "skip", bool leaveOut = false)
     {
+        RefuseTooLarge(request);
+        if (!Enum.TryParse<Duplicates>(duplicates, ignoreCase: true, out var known) || !Enum.IsDefined(known))
+        {
+            throw new RefusedException("duplicates", $"'{duplicates}' is not known; skip, update or rename are.");
+        }
+
         var names = (await db.Materials.Select(m => new { m.Name, m.Id }).ToListAsync(cancel)).ToDictionary(m => m.Name, m => m.Id, StringComparer.OrdinalIgnoreCase);
         var judge = new RowJudge([.. names.Keys]);
-        var import = new ShelfImport(db, names, duplicates);
+        var import = new ShelfImport(db, names, known);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var refused = 0;
         await foreach (var row in ShelfCsv.ReadAsync(request.Body, Today(clock), cancel))
@@ -129,6 +136,15 @@ public static class ShelfFileEndpoints
         await import.SaveAsync(cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(import.Result(refused));
+    }
+
+    // The server counts what comes in pieces; what is said beforehand is refused before it is read.
+    private static void RefuseTooLarge(HttpRequest request)
+    {
+        if (request.ContentLength > MostBytes)
+        {
+            throw new BadHttpRequestException($"A file may hold {MostBytes >> 20} MB at most.", StatusCodes.Status413PayloadTooLarge);
+        }
     }
 
     private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);

@@ -58,10 +58,12 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A material over black and over white, by passes. */
+        /** A material over black and over white, by passes; with the painted stripe of the kept one, if it is named. */
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    of?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -98,7 +100,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/preview/mix": {
+    "/api/amounts": {
         parameters: {
             query?: never;
             header?: never;
@@ -107,7 +109,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** True ratio and colour of a recipe that need not be kept. */
+        /** Paint and thinner for a set, a scheme, tonight's coats or everything, over all copies and zones, against the shelf. Nothing is kept. */
         post: {
             parameters: {
                 query?: never;
@@ -117,7 +119,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["MixDraft"];
+                    "application/json": components["schemas"]["AmountsRequest"];
                 };
             };
             responses: {
@@ -127,7 +129,156 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["MixPreview"];
+                        "application/json": components["schemas"]["AmountsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/amounts/shopping.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the shelf lacks for the same request, as CSV. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AmountsRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixes/{id}/records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Records a mix that was made, and takes what went in from the bottles. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MixMade"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixRecordView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preview/tile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Predicts every cell of a test tile, and finds the one nearest to a wanted look. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TileDraft"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TilePreview"];
                     };
                 };
                 /** @description Bad Request */
@@ -1555,6 +1706,800 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/materials/near": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every material that has a colour, by how near its swatch is to one. */
+        get: {
+            parameters: {
+                query: {
+                    colour: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NearSwatch"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{id}/substitutes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What could stand in for a material, by what the stacks that use it would look like. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SubstitutesView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{id}/bottles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds a bottle of a material. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BottleDraft"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BottleView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{id}/calibration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Goes back to a kept stripe, or to the film that follows from the swatch. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalibrationChoice"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Drops to the ml from drops counted and measured or weighed; nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DropCalibration"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalibratedDrop"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bottles/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes a bottle; 409 when somebody else has meanwhile. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BottleChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BottleView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Throws a bottle away. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the bench scale shows; a simulated one ships with the application. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScaleView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Lets so many drops of a material fall on the simulated scale. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ScaleLoad"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/reader": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the colour reader shows; a simulated one ships with the application. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReaderView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Aims the simulated colour reader at a bare field or at a stripe of a material on it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReaderAim"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{id}/stripe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Solves a painted stripe, and shows how stacks would change; nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StripeDraft"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StripeView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{id}/calibrations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Stripes of a material, the newest first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalibrationView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Keeps a stripe and puts it in force; the one before is kept too. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StripeDraft"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalibrationView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/shelf.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The shelf as CSV: a line for each bottle. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/shelf.gpl": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The colours of the shelf as a palette in the open GIMP format. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/plain": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a CSV and tells row by row what would become of it; nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "text/csv": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportRowView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a CSV onto the shelf, all of it or nothing; rows with faults refuse it unless they are to be left out. */
+        post: {
+            parameters: {
+                query?: {
+                    duplicates?: string;
+                    leaveOut?: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "text/csv": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportResult"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mixes": {
         parameters: {
             query?: never;
@@ -1731,6 +2676,797 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preview/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** True ratio, colour, thickness, warnings and scaling of a recipe that need not be kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MixQuestion"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixSheet"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preview/ratio": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The ratio of two to four paints in whole parts that comes nearest to a colour, and simpler ones near it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RatioQuestion"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RatioView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mix-records": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Mixes that were made, the newest first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixRecordView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mix-records/{id}/top-ups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts more in: of the recipe as it was, or of one thing. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TopUp"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixRecordView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mix-records/{id}/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Notes what some of it was used on. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MixUse"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixRecordView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mix-records/{id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What has changed since, and how the colour would stand to what it was. */
+        get: {
+            parameters: {
+                query: {
+                    totalMl: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixAgainView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Makes it again from today's shelf, as a record of its own. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MixAgain"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixRecordView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tiles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Test tiles, by name. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TileView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Keeps a test tile. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TileDraft"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TileView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tiles/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes a test tile, or notes what came out; 409 when somebody else has meanwhile. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TileChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TileView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Deletes a test tile. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tiles/{id}/adopt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a cell the coats of a zone's stack. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CellAdoption"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/painted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sets that were painted before, the newest first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PaintedView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Keeps the stack of a zone as it was painted, with its materials and mixes as they are now. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PaintedDraft"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PaintedView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/painted/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forgets one. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/painted/{id}/match": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The closest stack from today's shelf, and the filter and dust that bring both sets together. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MatchView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/painted/{id}/adopt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes the closest stack the coats of a zone. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MatchAdoption"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/stack": {
         parameters: {
             query?: never;
@@ -1891,6 +3627,36 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What amounts are wanted of: a set, a scheme, or everything. */
+        AmountsRequest: {
+            /**
+             * Format: uuid
+             * @description Only this set.
+             */
+            setId?: null | string;
+            /**
+             * Format: uuid
+             * @description Only this scheme.
+             */
+            schemeId?: null | string;
+            /** @description What is mixed on. */
+            palette?: components["schemas"]["Palette"];
+            /** @description Other numbers of copies. */
+            copies?: null | components["schemas"]["CopiesTrial"][];
+            /** @description Other dilutions. */
+            dilutions?: null | components["schemas"]["DilutionTrial"][];
+            /** @description Only these coats, as for tonight; all of them where none are named. */
+            only?: null | components["schemas"]["CoatOfScheme"][];
+        };
+        /** @description Amounts of a set, a scheme or everything. */
+        AmountsView: {
+            /** @description From the bottles: what is missing first, then the most. */
+            materials: components["schemas"]["NeedView"][];
+            /** @description Thinners. */
+            thinners: components["schemas"]["ThinnerView"][];
+            /** @description How they come about, by scheme from below. */
+            coats: components["schemas"]["CoatAmountView"][];
+        };
         /** @description The open bench. */
         BenchView: {
             /**
@@ -1903,6 +3669,101 @@ export interface components {
             /** @description Its preferences. */
             schools: components["schemas"]["SchoolsView"];
         };
+        /** @description A change of a bottle. */
+        BottleChange: {
+            /**
+             * Format: int32
+             * @description The version that was changed.
+             */
+            version: number;
+            /** @description What it should be. */
+            bottle: components["schemas"]["BottleDraft"];
+        };
+        /** @description A bottle, pot or can as it is written down. */
+        BottleDraft: {
+            /**
+             * Format: double
+             * @description What it held when new, ml, 0.5-10000.
+             */
+            sizeMl?: number;
+            /**
+             * Format: double
+             * @description What is left, ml, 0 to its size.
+             */
+            leftMl?: number;
+            /**
+             * Format: date
+             * @description When it was opened; none while it is closed.
+             */
+            openedOn?: null | string;
+            /** @description Batch or lot, as printed on it. */
+            lot?: string;
+        };
+        /** @description A bottle on the shelf. */
+        BottleView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Version to send back with a change.
+             */
+            version: number;
+            /** @description Its figures. */
+            bottle: components["schemas"]["BottleDraft"];
+        };
+        /** @description What a calibration comes to. */
+        CalibratedDrop: {
+            /**
+             * Format: double
+             * @description Drops to the ml.
+             */
+            dropsPerMl: number;
+            /**
+             * Format: double
+             * @description One drop, ml.
+             */
+            dropMl: number;
+            /**
+             * Format: double
+             * @description Density that a mass was turned to a volume with, g/ml.
+             */
+            densityGPerMl: number;
+        };
+        /** @description Which stripe shall be in force. */
+        CalibrationChoice: {
+            /**
+             * Format: uuid
+             * @description A kept stripe; none for the film that follows from the swatch.
+             */
+            calibrationId?: null | string;
+        };
+        /** @description A kept stripe. */
+        CalibrationView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When it was accepted.
+             */
+            at: string;
+            /** @description Over black. */
+            overBlack: string;
+            /** @description Over white. */
+            overWhite: string;
+            /**
+             * Format: double
+             * @description Dry film, um.
+             */
+            dryFilmUm: number;
+            /** @description Whether predictions follow it. */
+            inForce: boolean;
+        };
         /**
          * @description The liquid that carries a paint, and that can soften what it is laid on. Also the columns of the resistance matrix.
          * @enum {unknown}
@@ -1914,6 +3775,162 @@ export interface components {
             hazard: components["schemas"]["Hazard"];
             /** @description The usual cautions. */
             text: string;
+        };
+        /** @description A cell to be taken into a stack. */
+        CellAdoption: {
+            /**
+             * Format: int32
+             * @description Row, from 0.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Column, from 0.
+             */
+            column: number;
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /**
+             * Format: int32
+             * @description Version of its scheme.
+             */
+            schemeVersion: number;
+            /**
+             * @description In place of the coats that are there; else on top of them.
+             * @default true
+             */
+            instead: boolean;
+        };
+        /** @description A predicted cell. */
+        CellView: {
+            /**
+             * Format: int32
+             * @description Row, from 0.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Column, from 0.
+             */
+            column: number;
+            /** @description Recess. */
+            recess: string;
+            /** @description Face. */
+            face: string;
+            /** @description Edge. */
+            edge: string;
+            /**
+             * Format: double
+             * @description dE00 to the wanted look, what was painted before what was predicted; none where no look is wanted.
+             */
+            deWanted: null | number;
+            /**
+             * Format: double
+             * @description dE00 of the predicted face to what came out; none where nothing was noted.
+             */
+            dePainted: null | number;
+        };
+        /** @description How the amount of one coat comes about. */
+        CoatAmountView: {
+            /**
+             * Format: uuid
+             * @description Its scheme.
+             */
+            schemeId: string;
+            /** @description Name of the scheme. */
+            scheme: string;
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            coatId: string;
+            /** @description Technique. */
+            technique: components["schemas"]["Technique"];
+            /** @description Name of the material or mix. */
+            paint: string;
+            /**
+             * Format: double
+             * @description Paint in the mix by volume.
+             */
+            paintFraction: number;
+            /**
+             * Format: int32
+             * @description Zones that share it.
+             */
+            zones: number;
+            /**
+             * Format: int32
+             * @description Copies over all of them.
+             */
+            copies: number;
+            /**
+             * Format: double
+             * @description Area over all of them, cm2.
+             */
+            areaCm2: number;
+            /**
+             * Format: double
+             * @description Wet film of a pass, mean of the area with its coverage, um.
+             */
+            meanWetUm: number;
+            /**
+             * Format: int32
+             * @description Passes.
+             */
+            passes: number;
+            /**
+             * Format: double
+             * @description On the pieces, ml.
+             */
+            onPieceMl: number;
+            /**
+             * Format: double
+             * @description Lost on the way, ml.
+             */
+            transferMl: number;
+            /**
+             * Format: double
+             * @description Left behind in brush, cup or sponge, ml, all batches together.
+             */
+            lossMl: number;
+            /**
+             * Format: double
+             * @description Mix needed, ml.
+             */
+            totalMl: number;
+            /**
+             * Format: double
+             * @description Paint in it, ml.
+             */
+            paintMl: number;
+            /**
+             * Format: double
+             * @description Thinner in it, ml.
+             */
+            thinnerMl: number;
+            /**
+             * Format: double
+             * @description Hands-on, min.
+             */
+            minutes: number;
+            /**
+             * Format: int32
+             * @description Minutes that a batch stays workable; 0 where it does not go off.
+             */
+            paletteMin: number;
+            /**
+             * Format: int32
+             * @description Batches.
+             */
+            batches: number;
+            /**
+             * Format: double
+             * @description Mix in each, ml.
+             */
+            batchMl: number;
         };
         /** @description One coat as it is planned. */
         CoatDraft: {
@@ -2021,6 +4038,32 @@ export interface components {
              */
             thinnerMl: number;
         };
+        /** @description A coat of a scheme. */
+        CoatOfScheme: {
+            /**
+             * Format: uuid
+             * @description The scheme.
+             */
+            schemeId: string;
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            coatId: string;
+        };
+        /** @description Another number of copies than is planned, to see what it would take. */
+        CopiesTrial: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /**
+             * Format: int32
+             * @description Copies, 0-1000.
+             */
+            copies: number;
+        };
         /** @description Something new or deleted, by its id. */
         Created: {
             /**
@@ -2041,6 +4084,64 @@ export interface components {
          * @enum {unknown}
          */
         DilutionForm: "parts" | "thinnerOfWhole" | "thinnerAdded";
+        /** @description Another dilution than is planned, to see what it would take. */
+        DilutionTrial: {
+            /**
+             * Format: uuid
+             * @description The scheme.
+             */
+            schemeId: string;
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            coatId: string;
+            /**
+             * Format: double
+             * @description Paint in the mix by volume, above 0 to 1.
+             */
+            paintFraction: number;
+        };
+        /** @description A step of a drop calibration: so many drops counted, and what they weigh or measure. */
+        DropCalibration: {
+            /**
+             * Format: int32
+             * @description Drops counted, 1-500.
+             */
+            drops: number;
+            /**
+             * Format: double
+             * @description Their volume, ml, above 0 to 50; or give grams.
+             */
+            ml?: null | number;
+            /**
+             * Format: double
+             * @description Their mass, g, above 0 to 100.
+             */
+            grams?: null | number;
+        };
+        /** @description A mix in whole drops. */
+        DropRecipeView: {
+            /** @description Drops of each component. */
+            drops: number[];
+            /**
+             * Format: double
+             * @description What they come to, ml.
+             */
+            ml: number;
+            /**
+             * Format: double
+             * @description Largest error of a component's share, in percent of it.
+             */
+            worstError: number;
+            /** @description The same repeated until it comes to the wanted volume. */
+            roundsDrops: number[];
+            /**
+             * Format: double
+             * @description What that comes to, ml.
+             */
+            roundsMl: number;
+        };
         /** @description How a material dries at 20 C, 50 % humidity, still air. */
         DryingView: {
             /**
@@ -2219,6 +4320,124 @@ export interface components {
                 [key: string]: string[];
             };
         };
+        /** @description What an import did. */
+        ImportResult: {
+            /**
+             * Format: int32
+             * @description Materials added.
+             */
+            added: number;
+            /**
+             * Format: int32
+             * @description Materials changed.
+             */
+            updated: number;
+            /**
+             * Format: int32
+             * @description Materials left as they are.
+             */
+            skipped: number;
+            /**
+             * Format: int32
+             * @description Rows left out.
+             */
+            refused: number;
+            /**
+             * Format: int32
+             * @description Bottles added.
+             */
+            bottles: number;
+        };
+        /** @description A row of the report. */
+        ImportRowView: {
+            /**
+             * Format: int32
+             * @description Line of the file, the header being 1.
+             */
+            line: number;
+            /** @description Name, shortened. */
+            name: string;
+            /** @description What would become of it. */
+            verdict: components["schemas"]["ImportVerdict"];
+            /** @description Its colour, where it can be read. */
+            colour: null | string;
+            /** @description What is wrong, by column. */
+            faults: null | {
+                [key: string]: string;
+            };
+        };
+        /**
+         * @description What would become of a row.
+         * @enum {unknown}
+         */
+        ImportVerdict: "new" | "bottle" | "duplicate" | "refused";
+        /** @description A look that is wanted, at any of the three heights. */
+        LookDraft: {
+            /** @description Recess, #rrggbb. */
+            recess?: null | string;
+            /** @description Face, #rrggbb. */
+            face?: null | string;
+            /** @description Edge, #rrggbb. */
+            edge?: null | string;
+        };
+        /** @description Where the closest stack goes. */
+        MatchAdoption: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /**
+             * Format: int32
+             * @description Version of its scheme.
+             */
+            schemeVersion: number;
+            /**
+             * @description With the shared filter and dust on top.
+             * @default false
+             */
+            withUnifier: boolean;
+        };
+        /** @description A coat as it was, beside what it would be now. */
+        MatchCoat: {
+            /** @description Technique. */
+            technique: components["schemas"]["Technique"];
+            /**
+             * Format: int32
+             * @description Passes.
+             */
+            passes: number;
+            /**
+             * Format: double
+             * @description Share of paint.
+             */
+            paintFraction: number;
+            /** @description What it was painted with, mixes with their shares. */
+            then: string;
+            /** @description The face after it then. */
+            thenFace: string;
+            /** @description What it would be painted with now; none where it is the same. */
+            now: null | string;
+            /** @description The face after it now. */
+            nowFace: string;
+        };
+        /** @description How an older set can be matched. */
+        MatchView: {
+            /** @description The coats then and now. */
+            coats: components["schemas"]["MatchCoat"][];
+            /** @description Materials that are still there, but were edited since. */
+            changed: string[];
+            /** @description Materials that are gone. */
+            standIns: components["schemas"]["StandInView"][];
+            /** @description dE00 of the closest stack from the shelf: recess, face, edge. */
+            closest: number[];
+            /** @description The old look: recess, face, edge. */
+            then: string[];
+            /** @description The closest look: recess, face, edge. */
+            now: string[];
+            /** @description Filter and dust that bring both together. */
+            unifier: components["schemas"]["UnifierView"];
+        };
         /** @description A change of a material. */
         MaterialChange: {
             /**
@@ -2268,6 +4487,11 @@ export interface components {
              * @description Drops to the ml where calibrated, 2-200.
              */
             dropsPerMl?: null | number;
+            /**
+             * Format: double
+             * @description Ml below which it counts as running low, 0-10000; none where nobody minds. Not read in previews.
+             */
+            lowStockMl?: null | number;
             drying?: null | components["schemas"]["DryingView"];
             /** @description Own resistance, eight figures of 0-3: recoat-dry and cured against water, alcohol, white spirit, lacquer thinner. */
             resistance?: null | number[];
@@ -2318,6 +4542,13 @@ export interface components {
              * @description Stacks and mixes that use it.
              */
             usedIn: number;
+            /** @description What there is of it. */
+            stock: components["schemas"]["StockView"];
+            /**
+             * Format: uuid
+             * @description The painted stripe whose film is in force; none where it follows from the swatch.
+             */
+            calibrationId?: null | string;
         };
         /** @description A stack, and a mend of one of its findings. */
         MendRequest: {
@@ -2349,6 +4580,47 @@ export interface components {
             coats: components["schemas"]["CoatDraft"][];
             /** @description Its preview. */
             preview: components["schemas"]["StackPreview"];
+        };
+        /** @description A mix being made again. */
+        MixAgain: {
+            /**
+             * Format: double
+             * @description How much, ml, 0.01-10000.
+             */
+            totalMl: number;
+        };
+        /** @description What to put in. */
+        MixAgainLine: {
+            /** @description What. */
+            name: string;
+            /**
+             * Format: double
+             * @description Ml.
+             */
+            ml: number;
+            /**
+             * Format: double
+             * @description Drops, to a tenth.
+             */
+            drops: number;
+            /** @description No longer on the shelf. */
+            gone: boolean;
+        };
+        /** @description What making a mix again comes to. */
+        MixAgainView: {
+            /** @description The dry, hiding mix as it was. */
+            then: string;
+            /** @description The same recipe from today's shelf; none where something is gone. */
+            now: null | string;
+            /**
+             * Format: double
+             * @description dE00 between the two.
+             */
+            deltaE: null | number;
+            /** @description What has changed since: lots, edited materials, what is gone or runs short. */
+            changes: string[];
+            /** @description What to put in for the wanted volume. */
+            lines: components["schemas"]["MixAgainLine"][];
         };
         /** @description A change of a mix. */
         MixChange: {
@@ -2387,6 +4659,47 @@ export interface components {
             name: string;
             /** @description 1-40 components. */
             components: components["schemas"]["MixComponentDraft"][];
+            countsAs?: null | components["schemas"]["Family"];
+        };
+        /** @description One component of a scaled mix. */
+        MixLineView: {
+            /** @description What. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its share of the volume, 0..1.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description Ml.
+             */
+            ml: number;
+            /**
+             * Format: double
+             * @description Drops, to a tenth.
+             */
+            drops: number;
+            /**
+             * Format: double
+             * @description Grams.
+             */
+            grams: number;
+        };
+        /** @description A mix that is being made. */
+        MixMade: {
+            /**
+             * Format: double
+             * @description How much, ml, 0.01-10000; or give drops.
+             */
+            totalMl?: null | number;
+            /** @description Whole drops of each component of the recipe, as counted. */
+            drops?: null | number[];
+            /**
+             * @description Note, 2000 characters at most.
+             * @default
+             */
+            note: string;
         };
         /** @description What a mix makes. */
         MixPreview: {
@@ -2404,6 +4717,87 @@ export interface components {
             /** @description Holds liquids that do not mix. */
             mixesCarriers: boolean;
         };
+        /** @description A recipe, and what is to be known of it. */
+        MixQuestion: {
+            /** @description 1-40 components. */
+            components: components["schemas"]["MixComponentDraft"][];
+            countsAs?: null | components["schemas"]["Family"];
+            /**
+             * @description Colour that it is shown on, #rrggbb.
+             * @default #808080
+             */
+            ground: string;
+            /**
+             * Format: double
+             * @description Volume that it is scaled to, ml, 0.01-10000.
+             * @default 5
+             */
+            totalMl: number;
+        };
+        /** @description What went into a mix. */
+        MixRecordLine: {
+            /** @description What. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description The material then.
+             */
+            materialId: null | string;
+            /** @description Its colour then; none for a thinner. */
+            colour: null | string;
+            /**
+             * Format: double
+             * @description Ml.
+             */
+            ml: number;
+            /** @description Lot of the bottle. */
+            lot: string;
+            /**
+             * Format: date-time
+             * @description When it went in.
+             */
+            at: string;
+        };
+        /** @description A mix that was made. */
+        MixRecordView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The recipe; none once that is deleted.
+             */
+            mixId: null | string;
+            /** @description Name of the mix then. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            madeAt: string;
+            /**
+             * Format: double
+             * @description How much, top-ups counted, ml.
+             */
+            madeMl: number;
+            /**
+             * Format: double
+             * @description In the pot now, ml.
+             */
+            leftMl: number;
+            /** @description Note. */
+            note: string;
+            /** @description The dry, hiding mix as predicted. */
+            colour: string;
+            /** @description What went in. */
+            lines: components["schemas"]["MixRecordLine"][];
+            /** @description What it was used on. */
+            uses: components["schemas"]["MixUseView"][];
+            /** @description Materials of which the shelf held less than went in; the bottles are empty there now. */
+            shelfSaidLess?: null | string[];
+        };
         /** @description One share of a mix. */
         MixShare: {
             /** @description What. */
@@ -2416,11 +4810,70 @@ export interface components {
              */
             share: number;
         };
+        /** @description All there is to know of a recipe. */
+        MixSheet: {
+            /** @description What it makes. */
+            made: components["schemas"]["MixPreview"];
+            /** @description Colour over the ground in 1 and 2 passes. */
+            overGround: string[];
+            /** @description What is wrong with it. */
+            warnings: string[];
+            /** @description Techniques by thickness. */
+            tools: components["schemas"]["ToolView"][];
+            /** @description Scaled to the wanted volume. */
+            lines: components["schemas"]["MixLineView"][];
+            within2: null | components["schemas"]["DropRecipeView"];
+            within5: null | components["schemas"]["DropRecipeView"];
+        };
         /**
          * @description How a component of a mix is measured.
          * @enum {unknown}
          */
         MixUnit: "parts" | "drops" | "ml" | "grams";
+        /** @description Some of a made mix being used. */
+        MixUse: {
+            /**
+             * Format: double
+             * @description Ml taken, above 0.
+             */
+            ml: number;
+            /**
+             * Format: uuid
+             * @description The piece; none where it was thrown away.
+             */
+            pieceId?: null | string;
+            /** @description Numbers of the copies, from 1. */
+            copies?: null | number[];
+            /**
+             * @description Note, 2000 characters at most.
+             * @default
+             */
+            note: string;
+        };
+        /** @description Where some of it went. */
+        MixUseView: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: null | string;
+            /** @description Its name; none where it was thrown away. */
+            piece: null | string;
+            /** @description Numbers of the copies. */
+            copies: number[];
+            /**
+             * Format: double
+             * @description Ml.
+             */
+            ml: number;
+            /** @description Note. */
+            note: string;
+        };
         /** @description A mix of the bench. */
         MixView: {
             /**
@@ -2443,6 +4896,19 @@ export interface components {
              */
             usedIn: number;
         };
+        /** @description How near a swatch is to a picked colour. */
+        NearSwatch: {
+            /**
+             * Format: uuid
+             * @description The material.
+             */
+            id: string;
+            /**
+             * Format: double
+             * @description dE00.
+             */
+            deltaE: number;
+        };
         /** @description A shelf material judged by the finished stack. */
         NearView: {
             /**
@@ -2461,6 +4927,56 @@ export interface components {
              * @description dE00 of the finished face to the target, or to what it is now.
              */
             de: number;
+        };
+        /** @description A material that is needed. */
+        NeedView: {
+            /**
+             * Format: uuid
+             * @description The material.
+             */
+            materialId: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its house. */
+            house: string;
+            /** @description Its colour. */
+            colour: string;
+            /**
+             * Format: double
+             * @description Needed from the bottle, ml.
+             */
+            ml: number;
+            /**
+             * Format: int32
+             * @description The same in drops; none for what is scooped, sprayed or dusted.
+             */
+            drops: null | number;
+            /**
+             * Format: double
+             * @description On the shelf, ml.
+             */
+            leftMl: number;
+            /**
+             * Format: double
+             * @description Missing, ml; 0 where there is enough.
+             */
+            shortMl: number;
+            /** @description How the shelf stands to it. */
+            verdict: components["schemas"]["StockVerdict"];
+            /**
+             * Format: date
+             * @description When the oldest bottle that would be used was opened.
+             */
+            oldestOpenedOn: null | string;
+            /** @description Whether that is a year ago or more: shake it, and test it on a scrap. */
+            openedLongAgo: boolean;
+            /** @description Different lots among its bottles. */
+            lots: string[];
+            /**
+             * Format: int32
+             * @description Coats that use it.
+             */
+            coats: number;
         };
         /** @description A zone that another touches, as it will look. */
         NeighbourView: {
@@ -2483,6 +4999,85 @@ export interface components {
             /** @description Every id once, in the wanted order. */
             ids: string[];
         };
+        /** @description A cell as it came out on the real scrap. */
+        PaintedCell: {
+            /**
+             * Format: int32
+             * @description Row, from 0.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Column, from 0.
+             */
+            column: number;
+            /** @description Its face, #rrggbb. */
+            face: string;
+            /**
+             * @description Note, 500 characters at most.
+             * @default
+             */
+            note: string;
+        };
+        /** @description A zone that was painted, to be kept as it is. */
+        PaintedDraft: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Name, 1-120 characters. */
+            name: string;
+            /**
+             * Format: date
+             * @description The day that it was finished.
+             */
+            paintedOn: string;
+            /**
+             * @description Note, 2000 characters at most.
+             * @default
+             */
+            note: string;
+        };
+        /** @description A set that was painted before. */
+        PaintedView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Name. */
+            name: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            paintedOn: string;
+            /**
+             * Format: uuid
+             * @description Its scheme; none once that is deleted.
+             */
+            schemeId: null | string;
+            /** @description Note. */
+            note: string;
+            /** @description The finished recess. */
+            recess: string;
+            /** @description The finished face. */
+            face: string;
+            /** @description The finished edge. */
+            edge: string;
+            /**
+             * Format: int32
+             * @description How many coats.
+             */
+            coats: number;
+        };
+        /**
+         * @description What a painter mixes on.
+         * @default wet
+         * @enum {unknown}
+         */
+        Palette: "wet" | "dry";
         /** @description A change with the version it was made on. */
         PieceChange: {
             /**
@@ -2570,6 +5165,48 @@ export interface components {
             detail?: null | string;
             instance?: null | string;
         };
+        /** @description Paints that a colour is to be mixed from. */
+        RatioQuestion: {
+            /** @description Two to four paints. */
+            materialIds: string[];
+            /** @description Wanted colour of the dry, hiding mix, #rrggbb. */
+            target: string;
+        };
+        /** @description A ratio in whole parts. */
+        RatioView: {
+            /** @description Parts of each paint, in the order asked. */
+            parts: number[];
+            /** @description The dry, hiding mix. */
+            colour: string;
+            /**
+             * Format: double
+             * @description dE00 of it to what is wanted.
+             */
+            deltaE: number;
+        };
+        /** @description Where the simulated colour reader is aimed. */
+        ReaderAim: {
+            /** @description The white field; else the black one. */
+            whiteField: boolean;
+            /**
+             * Format: uuid
+             * @description Paint of the stripe; none for the bare field.
+             */
+            materialId?: null | string;
+            /**
+             * Format: double
+             * @description Dry film of the stripe, um, 0.5-500.
+             * @default 20
+             */
+            dryFilmUm: number;
+        };
+        /** @description What a colour reader shows. */
+        ReaderView: {
+            /** @description Colour, #rrggbb; none while it is aimed at nothing. */
+            colour: null | string;
+            /** @description Whether it has settled. */
+            steady: boolean;
+        };
         /**
          * @description Relief of a zone.
          * @enum {unknown}
@@ -2596,6 +5233,29 @@ export interface components {
             edge: string;
             /** @description A clear band. */
             barrier: boolean;
+        };
+        /** @description Something put on the simulated scale: so many drops of a material. */
+        ScaleLoad: {
+            /**
+             * Format: uuid
+             * @description The material.
+             */
+            materialId: string;
+            /**
+             * Format: int32
+             * @description Drops, 1-500.
+             */
+            drops: number;
+        };
+        /** @description What the bench scale shows. */
+        ScaleView: {
+            /**
+             * Format: double
+             * @description Grams above tare.
+             */
+            grams: number;
+            /** @description Whether it has settled. */
+            steady: boolean;
         };
         /** @description A new name, and for a copy the zone that shall use it. */
         SchemeCopy: {
@@ -2761,6 +5421,39 @@ export interface components {
             coats: components["schemas"]["CoatDraft"][];
             schools?: null | components["schemas"]["SchoolsView"];
         };
+        /** @description A material that stands in. */
+        StandInView: {
+            /** @description What was used. */
+            then: string;
+            /** @description Its colour. */
+            thenColour: string;
+            /** @description What stands in; none where the shelf has nothing of its family. */
+            now: null | string;
+            /** @description Its colour. */
+            nowColour: null | string;
+            /**
+             * Format: double
+             * @description dE00 that it alone adds to the finished zone.
+             */
+            deltaE: number;
+        };
+        /**
+         * @description How the shelf stands to a need.
+         * @enum {unknown}
+         */
+        StockVerdict: "enough" | "short" | "gone";
+        /** @description What there is of a material. */
+        StockView: {
+            /**
+             * Format: double
+             * @description In all bottles together, ml.
+             */
+            leftMl: number;
+            /** @description Below its low-stock level. */
+            low: boolean;
+            /** @description The bottles, the first opened first. */
+            bottles: components["schemas"]["BottleView"][];
+        };
         /** @description One stratum of the core sample. */
         StratumView: {
             /**
@@ -2804,6 +5497,89 @@ export interface components {
             /** @description What can hurt, and the usual cautions. */
             cautions: null | components["schemas"]["Caution"][];
         };
+        /** @description A stripe as it was painted and read. */
+        StripeDraft: {
+            /** @description What it looks like over black, #rrggbb. */
+            overBlack: string;
+            /** @description What it looks like over white, #rrggbb. */
+            overWhite: string;
+            /**
+             * @description The bare black field, #rrggbb.
+             * @default #1a1a1a
+             */
+            blackField: string;
+            /**
+             * @description The bare white field, #rrggbb.
+             * @default #ececea
+             */
+            whiteField: string;
+            /**
+             * Format: double
+             * @description Dry film of the stripe, um, 0.5-500.
+             * @default 20
+             */
+            dryFilmUm: number;
+        };
+        /** @description What a stripe comes to. */
+        StripeView: {
+            /**
+             * Format: double
+             * @description Contrast ratio at the material's reference film.
+             */
+            contrastRatio: number;
+            /** @description So thick that it hides. */
+            masstone: string;
+            /** @description Over black in 1, 2 and 3 passes. */
+            overBlack: string[];
+            /** @description Over white in 1, 2 and 3 passes. */
+            overWhite: string[];
+            /**
+             * Format: double
+             * @description dE00 of the stripe predicted from it to the stripe as it was read: how well it fits.
+             */
+            backDeltaE: number;
+            /** @description How finished zones change, the most first. */
+            zones: components["schemas"]["ZoneShift"][];
+        };
+        /** @description A substitute. */
+        SubstituteView: {
+            /**
+             * Format: uuid
+             * @description The material.
+             */
+            materialId: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its colour. */
+            colour: string;
+            /**
+             * Format: double
+             * @description dE00 of the finished zones with it to those without, mean over the stacks.
+             */
+            meanDeltaE: number;
+            /**
+             * Format: double
+             * @description The same where it shows most.
+             */
+            worstDeltaE: number;
+            /** @description The zone where it does. */
+            worstIn: string;
+            /**
+             * Format: double
+             * @description On the shelf, ml.
+             */
+            leftMl: number;
+        };
+        /** @description What could stand in for a material. */
+        SubstitutesView: {
+            /**
+             * Format: int32
+             * @description Zones whose stacks use it; without any there is nothing to judge by.
+             */
+            stacks: number;
+            /** @description The best, the nearest first. */
+            items: components["schemas"]["SubstituteView"][];
+        };
         /**
          * @description What the piece is made of.
          * @enum {unknown}
@@ -2830,6 +5606,148 @@ export interface components {
          * @enum {unknown}
          */
         Thinner: "water" | "acrylicMedium" | "alcohol" | "whiteSpirit" | "lacquerThinner";
+        /** @description A thinner that is needed; thinners are not counted on the shelf. */
+        ThinnerView: {
+            /** @description The thinner. */
+            thinner: components["schemas"]["Thinner"];
+            /**
+             * Format: double
+             * @description Ml.
+             */
+            ml: number;
+            /**
+             * Format: int32
+             * @description The same in drops.
+             */
+            drops: number;
+        };
+        /** @description A change of a tile. */
+        TileChange: {
+            /**
+             * Format: int32
+             * @description The version that was changed.
+             */
+            version: number;
+            /** @description What it should be. */
+            tile: components["schemas"]["TileDraft"];
+        };
+        /** @description A tile as it is drawn up. */
+        TileDraft: {
+            /** @description Name, as written on the scrap, 1-120 characters. */
+            name: string;
+            /** @description What is painted where. */
+            plan: components["schemas"]["TilePlan"];
+            /** @description What came out. */
+            painted: components["schemas"]["PaintedCell"][];
+        };
+        /** @description What is painted where on a test tile. */
+        TilePlan: {
+            /** @description What the scrap stands for: substrate, relief, facing. */
+            zone: components["schemas"]["ZoneDraft"];
+            /** @description Coats under the whole tile, 20 at most. */
+            under: components["schemas"]["CoatDraft"][];
+            /** @description The coat of each row, 1-6. */
+            rows: components["schemas"]["CoatDraft"][];
+            /** @description The coat of each column, 1-6; it goes on last. */
+            columns: components["schemas"]["CoatDraft"][];
+            look?: null | components["schemas"]["LookDraft"];
+        };
+        /** @description A predicted tile. */
+        TilePreview: {
+            /** @description Cells, row by row. */
+            cells: components["schemas"]["CellView"][];
+            /**
+             * Format: int32
+             * @description Row of the cell nearest to the wanted look.
+             */
+            nearestRow: null | number;
+            /**
+             * Format: int32
+             * @description Its column.
+             */
+            nearestColumn: null | number;
+        };
+        /** @description A tile of the bench. */
+        TileView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Version to send back with a change.
+             */
+            version: number;
+            /** @description The tile. */
+            tile: components["schemas"]["TileDraft"];
+        };
+        /**
+         * @description How a mix suits a tool.
+         * @enum {unknown}
+         */
+        ToolFit: "tooThin" | "right" | "tooThick";
+        /** @description A technique that a mix is or is not of the right thickness for. */
+        ToolView: {
+            /** @description The technique. */
+            technique: components["schemas"]["Technique"];
+            /** @description How the mix stands to it. */
+            fit: components["schemas"]["ToolFit"];
+            /**
+             * Format: double
+             * @description Least paint fraction for it.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Most paint fraction for it.
+             */
+            most: number;
+        };
+        /** @description More of it, or a little of one thing. */
+        TopUp: {
+            /**
+             * Format: double
+             * @description How much, ml, 0.01-10000.
+             */
+            ml: number;
+            /**
+             * Format: uuid
+             * @description Only this material; else the whole recipe.
+             */
+            materialId?: null | string;
+            thinner?: null | components["schemas"]["Thinner"];
+        };
+        /** @description A shared filter and dust. */
+        UnifierView: {
+            /** @description The filter; none where none helps. */
+            filter: null | string;
+            /**
+             * Format: double
+             * @description Paint in it, percent, the rest acrylic medium.
+             */
+            filterPercent: null | number;
+            /** @description The dust; none where none helps. */
+            dust: null | string;
+            /**
+             * Format: double
+             * @description How heavy: 1 is the usual hand.
+             */
+            dustHand: null | number;
+            /** @description dE00 between the sets without: recess, face, edge. */
+            before: number[];
+            /** @description The same with both. */
+            after: number[];
+            /**
+             * Format: double
+             * @description dE00 that the old set's face moves.
+             */
+            shift: number;
+            /** @description The old set's face with it. */
+            oldFace: string;
+            /** @description The new set's face with it. */
+            newFace: string;
+        };
         /**
          * @description What must have happened below before a coat goes on.
          * @enum {unknown}
@@ -2880,6 +5798,16 @@ export interface components {
              * @description Smallest engraved width, mm, 0.01-50.
              */
             smallestDetailMm?: null | number;
+            /**
+             * Format: double
+             * @description Length of creases on one copy, mm, where measured, 1-1000000.
+             */
+            creaseMm?: null | number;
+            /**
+             * Format: double
+             * @description Length of raised edges on one copy, mm, where measured, 1-1000000.
+             */
+            edgeMm?: null | number;
             /** @description Touched in play. */
             handled?: boolean;
             /** @description Has cut edges. */
@@ -2944,6 +5872,16 @@ export interface components {
              * @description Smallest engraved width, mm.
              */
             smallestDetailMm?: null | number;
+            /**
+             * Format: double
+             * @description Length of creases on one copy, mm, where measured.
+             */
+            creaseMm?: null | number;
+            /**
+             * Format: double
+             * @description Length of raised edges on one copy, mm, where measured.
+             */
+            edgeMm?: null | number;
             /** @description Touched in play. */
             handled?: boolean;
             /** @description Has cut edges. */
@@ -2964,6 +5902,22 @@ export interface components {
              * @description Scheme that its coats come from; a new, empty one where none is given.
              */
             schemeId?: null | string;
+        };
+        /** @description How a finished zone changes. */
+        ZoneShift: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Piece and zone. */
+            label: string;
+            /** @description Recess, face, edge as predicted now. */
+            before: string[];
+            /** @description The same with the stripe in force. */
+            after: string[];
+            /** @description dE00 between the two at each height. */
+            deltaE: number[];
         };
         /** @description A zone in the list of sets. */
         ZoneView: {

@@ -11,6 +11,9 @@ const screens = [
   { to: "/stack", label: "Stack", key: "t" },
   { to: "/shelf", label: "Shelf", key: "h" },
   { to: "/mixes", label: "Mixes", key: "x" },
+  { to: "/amounts", label: "Amounts", key: "a" },
+  { to: "/tiles", label: "Tiles", key: "l" },
+  { to: "/match", label: "Match", key: "m" },
   { to: "/schools", label: "Schools", key: "o" },
 ];
 
@@ -38,7 +41,7 @@ export function Shell() {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2">
         Skip to the work
       </a>
-      <header className="flex h-11 items-center gap-5 border-b border-line bg-panel px-4">
+      <header className="print:hidden flex h-11 items-center gap-5 border-b border-line bg-panel px-4">
         <span className="font-semibold tracking-wide">Lowfell</span>
         <nav aria-label="Screens" className="flex h-full gap-1">
           {screens.map((s) => (

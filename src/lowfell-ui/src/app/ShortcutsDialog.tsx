@@ -4,7 +4,7 @@ const groups = [
   {
     title: "Everywhere",
     keys: [
-      ["g then s, t, h, x, o", "Sets, Stack, Shelf, Mixes, Schools"],
+      ["g then s, t, h, x, a, l, m, o", "Sets, Stack, Shelf, Mixes, Amounts, Tiles, Match, Schools"],
       ["?", "These keys"],
     ],
   },

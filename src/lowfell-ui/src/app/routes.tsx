@@ -38,6 +38,24 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: "/amounts",
+        lazy: async () => ({
+          Component: (await import("../features/amounts/AmountsScreen")).AmountsScreen,
+        }),
+      },
+      {
+        path: "/tiles",
+        lazy: async () => ({
+          Component: (await import("../features/tiles/TilesScreen")).TilesScreen,
+        }),
+      },
+      {
+        path: "/match",
+        lazy: async () => ({
+          Component: (await import("../features/match/MatchScreen")).MatchScreen,
+        }),
+      },
+      {
         path: "/schools",
         lazy: async () => ({
           Component: (await import("../features/schools/SchoolsScreen")).SchoolsScreen,

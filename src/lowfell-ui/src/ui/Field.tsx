@@ -94,10 +94,10 @@ interface ToggleProps {
 
 export function Toggle({ label, hint, checked, onChange }: ToggleProps) {
   return (
-    <label className="flex min-h-7 items-start gap-2 text-sm">
+    <label className={`flex min-h-7 gap-2 text-sm ${hint ? "items-start" : "items-center"}`}>
       <input
         type="checkbox"
-        className="mt-0.5 size-4 accent-accent"
+        className={`size-4 shrink-0 accent-accent ${hint ? "mt-0.5" : ""}`}
         checked={checked}
         onChange={(e) => onChange(e.target.checked)}
       />

@@ -6,3 +6,6 @@ export { Menu } from "./Menu";
 export { Popover } from "./Popover";
 export { SeverityMark } from "./SeverityMark";
 export { notify, Toasts } from "./Toasts";
+export { Chip } from "./Chip";
+export { ColourInput, isColour } from "./ColourInput";
+export { Tabs } from "./Tabs";

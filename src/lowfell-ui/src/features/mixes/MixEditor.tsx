@@ -2,9 +2,10 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
 import { api, ask, queryClient, wording } from "../../api/client";
-import type { Material, Mix, MixComponent, MixDraft, Thinner } from "../../api/types";
-import { number, thinnerWord } from "../../api/words";
+import type { Family, Material, Mix, MixComponent, MixDraft, Thinner } from "../../api/types";
+import { familyWord, thinnerWord } from "../../api/words";
 import { Button, Choice, Field, IconButton, NumberInput, notify, TextInput } from "../../ui";
+import { Colours, Measure, type MixWish, Thickness } from "./MixSheetPanel";
 
 interface Props {
   mix?: Mix;
@@ -14,18 +15,21 @@ interface Props {
   onGone: () => void;
 }
 
+/** What painters make themselves: the rules, rates and drying follow it. */
+const homeMade: Family[] = ["acrylicWash", "enamelWash", "skim", "texturePaste", "grit", "pva"];
 const units = { parts: "parts", drops: "drops", ml: "ml", grams: "g" } as const;
 
 /** A recipe: any number of components, nested, with its true ratio. */
 export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
   const [draft, setDraft] = useState<MixDraft>(mix?.mix ?? { name: "", components: [] });
   const [fault, setFault] = useState<string>();
+  const [question, setQuestion] = useState<MixWish>({ ground: "#8c8c8c", totalMl: 5 });
   const preview = useQuery({
-    queryKey: ["mixPreview", draft.components],
+    queryKey: ["mixPreview", draft.components, draft.countsAs, question],
     queryFn: ({ signal }) =>
       ask(
         api.POST("/api/preview/mix", {
-          body: { name: "mix", components: draft.components },
+          body: { components: draft.components, countsAs: draft.countsAs, ...question },
           signal,
         }),
       ),
@@ -90,150 +94,127 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
       setFault(wording(error));
     }
   }
+  const shown = draft.components.length > 0 && !preview.isError ? preview.data : undefined;
   return (
     <form
-      className="flex flex-col gap-4 p-4"
+      className="grid grid-cols-[minmax(0,1fr)_20rem] items-start gap-6 p-4"
       onSubmit={(e) => {
         e.preventDefault();
         void keep();
       }}
     >
-      <Field label="Name">
-        {(id) => (
-          <TextInput
-            id={id}
-            maxLength={120}
-            value={draft.name}
-            onChange={(e) => setDraft({ ...draft, name: e.target.value })}
-            className="max-w-96"
-          />
+      <div className="flex min-w-0 flex-col gap-4">
+        <div className="grid grid-cols-[minmax(0,1fr)_13rem] gap-3">
+          <Field label="Name">
+            {(id) => (
+              <TextInput
+                id={id}
+                maxLength={120}
+                value={draft.name}
+                onChange={(e) => setDraft({ ...draft, name: e.target.value })}
+              />
+            )}
+          </Field>
+          <Field label="Counts as">
+            {(id) => (
+              <Choice<Family | "own">
+                id={id}
+                label="Counts as"
+                value={draft.countsAs ?? "own"}
+                options={[
+                  { value: "own", label: "its main paint" },
+                  ...homeMade.map((f) => ({ value: f, label: familyWord[f], group: "Made at home" })),
+                ]}
+                onChange={(f) => setDraft(({ countsAs: _before, ...d }) => (f === "own" ? d : { ...d, countsAs: f }))}
+              />
+            )}
+          </Field>
+        </div>
+        <div>
+          <h2 className="mb-1 text-xs font-semibold text-soft">Components</h2>
+          <ul className="flex flex-col gap-2">
+            {draft.components.map((c, i) => (
+              <li key={i} className="grid grid-cols-[5rem_6rem_minmax(0,1fr)_2rem] items-center gap-2">
+                <NumberInput
+                  label={`Amount of component ${i + 1}`}
+                  value={c.amount}
+                  min={0.0001}
+                  max={10000}
+                  onChange={(amount) => patch(i, { amount })}
+                />
+                <Choice
+                  label={`Unit of component ${i + 1}`}
+                  value={c.unit}
+                  options={(Object.keys(units) as MixComponent["unit"][]).map((value) => ({
+                    value,
+                    label: units[value],
+                  }))}
+                  onChange={(unit) => patch(i, { unit })}
+                />
+                <Choice
+                  label={`Component ${i + 1}`}
+                  value={c.mixId ? `mix:${c.mixId}` : c.thinner ? `thinner:${c.thinner}` : `material:${c.materialId}`}
+                  options={sources}
+                  onChange={(v) => pick(i, v)}
+                />
+                <IconButton
+                  label={`Take component ${i + 1} out`}
+                  onClick={() => setComponents(draft.components.filter((_, at) => at !== i))}
+                >
+                  <X size={16} aria-hidden />
+                </IconButton>
+              </li>
+            ))}
+          </ul>
+          <Button
+            className="mt-2"
+            disabled={draft.components.length >= 40 || materials.length === 0}
+            onClick={() =>
+              setComponents([
+                ...draft.components,
+                {
+                  amount: 1,
+                  unit: draft.components.at(-1)?.unit ?? "parts",
+                  materialId: materials[0]!.id,
+                },
+              ])
+            }
+          >
+            <Plus size={15} aria-hidden /> Component
+          </Button>
+        </div>
+        {preview.isError && (
+          <p role="alert" className="text-sm font-semibold text-stop">
+            {wording(preview.error)}
+          </p>
         )}
-      </Field>
-      <div>
-        <h2 className="mb-1 text-xs font-semibold text-soft">Components</h2>
-        <ul className="flex flex-col gap-2">
-          {draft.components.map((c, i) => (
-            <li key={i} className="grid grid-cols-[5rem_6rem_minmax(0,1fr)_2rem] items-center gap-2">
-              <NumberInput
-                label={`Amount of component ${i + 1}`}
-                value={c.amount}
-                min={0.0001}
-                max={10000}
-                onChange={(amount) => patch(i, { amount })}
-              />
-              <Choice
-                label={`Unit of component ${i + 1}`}
-                value={c.unit}
-                options={(Object.keys(units) as MixComponent["unit"][]).map((value) => ({
-                  value,
-                  label: units[value],
-                }))}
-                onChange={(unit) => patch(i, { unit })}
-              />
-              <Choice
-                label={`Component ${i + 1}`}
-                value={c.mixId ? `mix:${c.mixId}` : c.thinner ? `thinner:${c.thinner}` : `material:${c.materialId}`}
-                options={sources}
-                onChange={(v) => pick(i, v)}
-              />
-              <IconButton
-                label={`Take component ${i + 1} out`}
-                onClick={() => setComponents(draft.components.filter((_, at) => at !== i))}
-              >
-                <X size={16} aria-hidden />
-              </IconButton>
-            </li>
-          ))}
-        </ul>
-        <Button
-          className="mt-2"
-          disabled={draft.components.length >= 40 || materials.length === 0}
-          onClick={() =>
-            setComponents([
-              ...draft.components,
-              {
-                amount: 1,
-                unit: draft.components.at(-1)?.unit ?? "parts",
-                materialId: materials[0]!.id,
-              },
-            ])
-          }
-        >
-          <Plus size={15} aria-hidden /> Component
-        </Button>
+        {shown && <Measure sheet={shown} question={question} onQuestion={setQuestion} />}
+        {fault && (
+          <p role="alert" className="text-sm font-semibold text-stop">
+            {fault}
+          </p>
+        )}
+        <div className="flex gap-2">
+          <Button
+            look="main"
+            type="submit"
+            disabled={
+              draft.name.trim() === "" ||
+              draft.components.length === 0 ||
+              JSON.stringify(draft) === JSON.stringify(mix?.mix)
+            }
+          >
+            Keep
+          </Button>
+          {mix && <Button onClick={() => void remove()}>Delete</Button>}
+        </div>
       </div>
-      {preview.isError && (
-        <p role="alert" className="text-sm font-semibold text-stop">
-          {wording(preview.error)}
-        </p>
-      )}
-      {!preview.data && draft.components.length > 0 && !preview.isError && (
-        <div style={{ height: `${Math.max(9.5, 1.6 + 1.75 * draft.components.length)}rem` }} />
-      )}
-      {preview.data && draft.components.length > 0 && !preview.isError && (
-        <div className="flex flex-wrap items-start gap-6" data-testid="mix-preview">
-          <div className="rounded bg-swatch p-3">
-            {(
-              [
-                ["#161616", preview.data.overBlack],
-                ["#f2f2f0", preview.data.overWhite],
-              ] as const
-            ).map(([ground, colours]) => (
-              <div key={ground} className="flex gap-2 px-2 py-1.5" style={{ background: ground }}>
-                {colours.map((colour, i) => (
-                  <span
-                    key={i}
-                    className="h-9 w-14"
-                    style={{ background: colour }}
-                    title={`${i + 1} ${i === 0 ? "pass" : "passes"}: ${colour}`}
-                  />
-                ))}
-              </div>
-            ))}
-            <p className="pt-1 text-center text-xs text-ink">1, 2, 3 passes</p>
-          </div>
-          <div className="min-w-64 flex-1 text-sm">
-            <h3 className="mb-1 font-semibold">True shares by volume</h3>
-            {preview.data.shares.map((s) => (
-              <div key={s.name} className="flex items-center gap-2 py-0.5">
-                <span className="rounded bg-swatch p-0.5">
-                  <span
-                    className="block h-3.5 w-6 rounded-sm border border-line"
-                    style={{ background: s.colour ?? "transparent" }}
-                  />
-                </span>
-                <span className="flex-1">{s.name}</span>
-                <span>{number(s.share * 100)} %</span>
-              </div>
-            ))}
-            {preview.data.paintFraction < 1 && (
-              <p className="pt-1 text-soft">{number(preview.data.paintFraction * 100)} % of it is paint.</p>
-            )}
-            {preview.data.mixesCarriers && (
-              <p className="pt-1 font-semibold text-stop">These liquids do not mix: it will curdle.</p>
-            )}
-          </div>
+      {shown && (
+        <div className="flex flex-col gap-4" data-testid="mix-preview">
+          <Colours sheet={shown} question={question} onQuestion={setQuestion} />
+          <Thickness sheet={shown} />
         </div>
       )}
-      {fault && (
-        <p role="alert" className="text-sm font-semibold text-stop">
-          {fault}
-        </p>
-      )}
-      <div className="flex gap-2">
-        <Button
-          look="main"
-          type="submit"
-          disabled={
-            draft.name.trim() === "" ||
-            draft.components.length === 0 ||
-            JSON.stringify(draft) === JSON.stringify(mix?.mix)
-          }
-        >
-          Keep
-        </Button>
-        {mix && <Button onClick={() => void remove()}>Delete</Button>}
-      </div>
     </form>
   );
 }

@@ -2,17 +2,20 @@ import { useQuery } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
-import { Button } from "../../ui";
+import { Button, Chip, Tabs } from "../../ui";
+import { MadeMixes } from "./MadeMixes";
 import { MixEditor } from "./MixEditor";
+import { RatioDialog } from "./RatioDialog";
 
-/** Named recipes, with what they truly hold. */
+type View = "recipe" | "made";
+
+/** Named recipes, with what they truly hold, and the mixes that were made of them. */
 export function MixesScreen() {
   const mixes = useQuery({ queryKey: ["mixes"], queryFn: () => ask(api.GET("/api/mixes")) });
-  const materials = useQuery({
-    queryKey: ["materials"],
-    queryFn: () => ask(api.GET("/api/materials")),
-  });
+  const materials = useQuery({ queryKey: ["materials"], queryFn: () => ask(api.GET("/api/materials")) });
   const [open, setOpen] = useState<string | null>(null);
+  const [view, setView] = useState<View>("recipe");
+  const [solving, setSolving] = useState(false);
   if (mixes.isError)
     return (
       <p role="alert" className="p-6">
@@ -21,12 +24,25 @@ export function MixesScreen() {
     );
   if (!mixes.data || !materials.data) return <p className="p-6 text-soft">Opening the mixes…</p>;
   const current = open === "new" ? undefined : (mixes.data.find((m) => m.id === open) ?? mixes.data[0]);
+  const editor = (
+    <MixEditor
+      key={open === "new" ? "new" : (current?.id ?? "new")}
+      mix={open === "new" ? undefined : current}
+      mixes={mixes.data}
+      materials={materials.data}
+      onKept={setOpen}
+      onGone={() => setOpen(null)}
+    />
+  );
   return (
-    <div className="mx-auto grid w-full max-w-[1200px] flex-1 grid-cols-[19rem_minmax(0,1fr)] items-start gap-3 p-3">
+    <div className="mx-auto grid w-full max-w-[1400px] flex-1 grid-cols-[19rem_minmax(0,1fr)] items-start gap-3 p-3">
       <section aria-label="Mixes" className="rounded-lg border border-line bg-panel">
-        <div className="flex items-center border-b border-line p-2">
+        <div className="flex items-center gap-1 border-b border-line p-2">
           <h1 className="px-2 text-lg font-semibold">Mixes</h1>
-          <Button className="ml-auto" onClick={() => setOpen("new")}>
+          <Button className="ml-auto" onClick={() => setSolving(true)}>
+            Solve a ratio
+          </Button>
+          <Button onClick={() => setOpen("new")}>
             <Plus size={15} aria-hidden /> Mix
           </Button>
         </div>
@@ -42,9 +58,7 @@ export function MixesScreen() {
                 onClick={() => setOpen(m.id)}
                 className={`flex w-full items-center gap-3 border-b border-line px-3 py-2 text-left text-sm ${m.id === current?.id ? "bg-tint" : "hover:bg-raised"}`}
               >
-                <span className="rounded bg-swatch p-1">
-                  <span className="block h-6 w-10 rounded-sm" style={{ background: m.preview.overWhite[2] }} />
-                </span>
+                <Chip colour={m.preview.overWhite[2]} />
                 <span className="min-w-0 flex-1">
                   <span className="block truncate font-semibold">{m.mix.name}</span>
                   <span className="text-xs text-soft">
@@ -57,15 +71,32 @@ export function MixesScreen() {
         </ul>
       </section>
       <section aria-label="Mix" className="rounded-lg border border-line bg-panel">
-        <MixEditor
-          key={open === "new" ? "new" : (current?.id ?? "new")}
-          mix={open === "new" ? undefined : current}
-          mixes={mixes.data}
-          materials={materials.data}
-          onKept={setOpen}
-          onGone={() => setOpen(null)}
-        />
+        {current ? (
+          <Tabs<View>
+            label={current.mix.name}
+            value={view}
+            onChange={setView}
+            tabs={[
+              { value: "recipe", label: "Recipe", content: editor },
+              { value: "made", label: "Made", content: <MadeMixes key={current.id} mix={current} /> },
+            ]}
+          />
+        ) : (
+          editor
+        )}
       </section>
+      {solving && (
+        <RatioDialog
+          materials={materials.data}
+          start={[...new Set((current?.mix.components ?? []).flatMap((c) => (c.materialId ? [c.materialId] : [])))]}
+          onClose={() => setSolving(false)}
+          onKept={(id) => {
+            setSolving(false);
+            setView("recipe");
+            setOpen(id);
+          }}
+        />
+      )}
     </div>
   );
 }

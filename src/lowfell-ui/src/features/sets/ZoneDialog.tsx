@@ -35,9 +35,15 @@ const usual: ZoneSettings = {
   neighbours: [],
 };
 
+const optional = (text: string) => (text.trim() === "" ? undefined : Number(text));
+const length = (text: string) =>
+  text.trim() === "" || (Number(text) >= 1 && Number(text) <= 1e6) || "1 to 1000000 mm, or empty";
+
 interface Form extends ZoneSettings {
   sharePercent: number;
   detail: string;
+  creases: string;
+  edges: string;
   hex: string;
 }
 
@@ -65,6 +71,8 @@ export function ZoneDialog({
       ...start,
       sharePercent: Math.round((start.areaShare ?? 0.1) * 1000) / 10,
       detail: start.smallestDetailMm?.toString() ?? "",
+      creases: start.creaseMm?.toString() ?? "",
+      edges: start.edgeMm?.toString() ?? "",
       hex: start.target ?? "",
     },
   });
@@ -80,10 +88,12 @@ export function ZoneDialog({
     (least: number, most: number, unit = "") =>
     (v: number) =>
       (v >= least && v <= most) || `${least} to ${most}${unit}`;
-  const settings = ({ sharePercent, detail, hex, ...v }: Form): ZoneSettings => ({
+  const settings = ({ sharePercent, detail, creases, edges, hex, ...v }: Form): ZoneSettings => ({
     ...v,
     ...(byShare ? { areaShare: sharePercent / 100, ownAreaMm2: undefined } : { areaShare: undefined }),
-    smallestDetailMm: detail.trim() === "" ? undefined : Number(detail),
+    smallestDetailMm: optional(detail),
+    creaseMm: optional(creases),
+    edgeMm: optional(edges),
     target: hex.trim() === "" ? undefined : hex.trim(),
   });
   return (
@@ -180,6 +190,18 @@ export function ZoneDialog({
             />
           )}
         </Field>
+        {(
+          [
+            ["creases", "Creases on one copy, mm", "for pin washes; empty to go by area"],
+            ["edges", "Raised edges on one copy, mm", "for edge highlights; empty to go by area"],
+          ] as const
+        ).map(([name, label, hint]) => (
+          <Field key={name} label={label} hint={hint} error={formState.errors[name]?.message}>
+            {(id, d) => (
+              <TextInput id={id} aria-describedby={d} inputMode="decimal" {...register(name, { validate: length })} />
+            )}
+          </Field>
+        ))}
         <Field label="Target colour of the face" hint="#rrggbb, or empty" error={formState.errors.hex?.message}>
           {(id, d) => (
             <span className="flex gap-2">

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { api, ask, queryClient, wording } from "../../api/client";
 import type { Family, Material, MaterialDraft, Sheen } from "../../api/types";
 import { familyWord, sheenWord } from "../../api/words";
-import { Button, Choice, Field, NumberInput, notify, TextInput } from "../../ui";
+import { Button, Choice, ColourInput, Field, isColour, NumberInput, notify, TextInput } from "../../ui";
 import { FamilyFigures } from "./FamilyFigures";
 import { LiveSwatch } from "./LiveSwatch";
 
@@ -33,10 +33,16 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
   const [fault, setFault] = useState<string>();
   const set = (part: Partial<MaterialDraft>) => setDraft((d) => ({ ...d, ...part }));
   const swatch = useQuery({
-    queryKey: ["swatch", { ...draft, name: "" }],
+    queryKey: ["swatch", { ...draft, name: "" }, material?.calibrationId],
     queryFn: ({ signal }) =>
-      ask(api.POST("/api/preview/swatch", { body: { ...draft, name: draft.name || "new" }, signal })),
-    enabled: /^#[0-9a-f]{6}$/i.test(draft.colour),
+      ask(
+        api.POST("/api/preview/swatch", {
+          params: { query: { of: material?.calibrationId ? material.id : undefined } },
+          body: { ...draft, name: draft.name || "new" },
+          signal,
+        }),
+      ),
+    enabled: isColour(draft.colour),
     placeholderData: keepPreviousData,
     staleTime: Infinity,
   });
@@ -90,6 +96,11 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
     >
       <h2 className="truncate font-semibold">{material ? material.material.name : "New material"}</h2>
       <LiveSwatch swatch={swatch.data} clear={clear} />
+      {material?.calibrationId && (
+        <p className="text-sm text-soft">
+          Predictions follow its painted stripe; the colour, contrast and undertone below are those of the swatch.
+        </p>
+      )}
       {draft.effect === "fluorescent" && (
         <p className="text-sm text-soft">Fluorescents glow beyond any prediction here: the real coat looks lighter.</p>
       )}
@@ -138,23 +149,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
           )}
         </Field>
         <Field label="Colour, dry and hiding">
-          {(id) => (
-            <span className="flex gap-2">
-              <input
-                type="color"
-                aria-label="Pick the colour"
-                className="h-8 w-11 rounded border border-strong bg-swatch"
-                value={/^#[0-9a-f]{6}$/i.test(draft.colour) ? draft.colour : "#888888"}
-                onChange={(e) => set({ colour: e.target.value })}
-              />
-              <TextInput
-                id={id}
-                value={draft.colour}
-                aria-invalid={!/^#[0-9a-f]{6}$/i.test(draft.colour)}
-                onChange={(e) => set({ colour: e.target.value })}
-              />
-            </span>
-          )}
+          {(id) => <ColourInput id={id} label="colour" value={draft.colour} onChange={(colour) => set({ colour })} />}
         </Field>
         <Field label="Effect">
           {(id) => (
@@ -221,7 +216,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
         </Field>
         <Field
           label="Drops to the ml"
-          hint={swatch.data && !draft.dropsPerMl ? `${swatch.data.facts.dropsPerMl} by family` : "counted"}
+          hint={draft.dropsPerMl ? "measured" : `${swatch.data?.facts.dropsPerMl ?? "…"} by family`}
         >
           {(id) => (
             <NumberInput
@@ -231,6 +226,19 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
               max={200}
               onChange={(dropsPerMl) => set({ dropsPerMl })}
               onEmpty={() => setDraft(({ dropsPerMl: _drops, ...d }) => d)}
+            />
+          )}
+        </Field>
+        <Field label="Running low under" hint="ml; empty to be left in peace">
+          {(id) => (
+            <NumberInput
+              id={id}
+              value={draft.lowStockMl ?? null}
+              min={0}
+              max={10000}
+              unit="ml"
+              onChange={(lowStockMl) => set({ lowStockMl })}
+              onEmpty={() => setDraft(({ lowStockMl: _low, ...d }) => d)}
             />
           )}
         </Field>

@@ -1,13 +1,17 @@
 import { useQuery } from "@tanstack/react-query";
-import { Plus } from "lucide-react";
-import { useState } from "react";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { Files, Plus } from "lucide-react";
+import { useRef, useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { Family, Material } from "../../api/types";
-import { familyWord, sheenWord } from "../../api/words";
-import { Button, Choice, TextInput } from "../../ui";
-import { MaterialEditor } from "./MaterialEditor";
+import { familyWord, number, sheenWord } from "../../api/words";
+import { Button, Choice, isColour, Menu, TextInput, Toggle } from "../../ui";
+import { ImportDialog } from "./ImportDialog";
+import { MaterialPane } from "./MaterialPane";
 
-/** Every bottle, with the colour it truly gives. */
+const rowHeight = 41;
+
+/** Every bottle, with the colour it truly gives and what is left of it. */
 export function ShelfScreen() {
   const materials = useQuery({
     queryKey: ["materials"],
@@ -15,7 +19,15 @@ export function ShelfScreen() {
   });
   const [text, setText] = useState("");
   const [family, setFamily] = useState<Family | "all">("all");
+  const [low, setLow] = useState(false);
+  const [near, setNear] = useState("");
   const [open, setOpen] = useState<string | null>(null);
+  const [importing, setImporting] = useState(false);
+  const nearness = useQuery({
+    queryKey: ["near", near],
+    queryFn: ({ signal }) => ask(api.GET("/api/materials/near", { params: { query: { colour: near } }, signal })),
+    enabled: isColour(near),
+  });
   if (materials.isError)
     return (
       <p role="alert" className="p-6">
@@ -23,21 +35,25 @@ export function ShelfScreen() {
       </p>
     );
   if (!materials.data) return <p className="p-6 text-soft">Opening the shelf…</p>;
+  const off = new Map((isColour(near) ? nearness.data : undefined)?.map((n) => [n.id, n.deltaE]));
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = materials.data.filter(
     (m) =>
       (family === "all" || m.material.family === family) &&
+      (!low || m.stock.low) &&
+      (off.size === 0 || off.has(m.id)) &&
       words.every((w) => `${m.material.name} ${m.material.house}`.toLowerCase().includes(w)),
   );
+  if (off.size > 0) shown.sort((a, b) => (off.get(a.id) ?? 0) - (off.get(b.id) ?? 0));
   const present = [...new Set(materials.data.map((m) => m.material.family))];
   const current = open === "new" ? undefined : (materials.data.find((m) => m.id === open) ?? shown[0]);
   return (
-    <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-[minmax(0,1fr)_27rem] gap-3 p-3">
+    <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-[minmax(0,1fr)_29rem] gap-3 p-3">
       <section
         aria-label="Shelf"
         className="flex h-[calc(100vh-4.3rem)] flex-col rounded-lg border border-line bg-panel"
       >
-        <div className="flex items-center gap-2 border-b border-line p-2">
+        <div className="flex flex-wrap items-center gap-1.5 border-b border-line p-2">
           <h1 className="px-2 text-lg font-semibold">Shelf</h1>
           <TextInput
             type="search"
@@ -45,9 +61,9 @@ export function ShelfScreen() {
             placeholder="Name or house"
             value={text}
             onChange={(e) => setText(e.target.value)}
-            className="max-w-56"
+            className="max-w-34"
           />
-          <div className="w-52">
+          <div className="w-38">
             <Choice<Family | "all">
               label="Family"
               value={family}
@@ -58,84 +74,133 @@ export function ShelfScreen() {
               onChange={setFamily}
             />
           </div>
+          <label className="flex items-center gap-1.5 text-sm">
+            Near
+            <input
+              type="color"
+              aria-label="Sort by nearness to a colour"
+              className="h-8 w-9 rounded border border-strong bg-swatch"
+              value={isColour(near) ? near : "#888888"}
+              onChange={(e) => setNear(e.target.value)}
+            />
+          </label>
+          {near && (
+            <Button look="quiet" onClick={() => setNear("")}>
+              By name
+            </Button>
+          )}
+          <Toggle label="Low" checked={low} onChange={setLow} />
           <span className="ml-auto text-sm text-soft">
-            {shown.length} of {materials.data.length}
+            {shown.length === materials.data.length ? shown.length : `${shown.length} of ${materials.data.length}`}
           </span>
+          <Menu
+            label="Files"
+            icon={<Files size={17} aria-hidden />}
+            items={[
+              { label: "Bring in a CSV…", onSelect: () => setImporting(true) },
+              { label: "Save the shelf as CSV", onSelect: () => window.location.assign("/api/shelf/shelf.csv") },
+              { label: "Save as a GIMP palette", onSelect: () => window.location.assign("/api/shelf/shelf.gpl") },
+            ]}
+          />
           <Button onClick={() => setOpen("new")}>
             <Plus size={15} aria-hidden /> Material
           </Button>
         </div>
-        <div className="min-h-0 flex-1 overflow-y-auto">
-          {shown.length === 0 && (
-            <p className="p-6 text-center text-soft">
-              {materials.data.length === 0
-                ? "The shelf is bare. Put the first material on it."
-                : "Nothing on the shelf fits. Try fewer words."}
-            </p>
-          )}
-          <table className="w-full text-sm">
-            <thead className="sr-only">
-              <tr>
-                <th>Colour</th>
-                <th>Name</th>
-                <th>Family</th>
-                <th>Sheen</th>
-                <th>Used</th>
-              </tr>
-            </thead>
-            <tbody>
-              {shown.map((m) => (
-                <Row key={m.id} material={m} current={m.id === current?.id} onOpen={() => setOpen(m.id)} />
-              ))}
-            </tbody>
-          </table>
-        </div>
+        {shown.length === 0 ? (
+          <p className="p-6 text-center text-soft">
+            {materials.data.length === 0
+              ? "The shelf is bare. Put the first material on it, or bring in a CSV."
+              : "Nothing on the shelf fits. Try fewer words."}
+          </p>
+        ) : (
+          <Rows shown={shown} off={off} current={current?.id} onOpen={setOpen} />
+        )}
       </section>
       <section
         aria-label="Material"
         className="h-[calc(100vh-4.3rem)] overflow-y-auto rounded-lg border border-line bg-panel"
       >
-        {open === "new" || !current ? (
-          <MaterialEditor key="new" onKept={setOpen} onGone={() => setOpen(null)} />
-        ) : (
-          <MaterialEditor key={current.id} material={current} onKept={setOpen} onGone={() => setOpen(null)} />
-        )}
+        <MaterialPane
+          key={open === "new" ? "new" : (current?.id ?? "new")}
+          material={open === "new" ? undefined : current}
+          onKept={setOpen}
+          onGone={() => setOpen(null)}
+        />
       </section>
+      {importing && <ImportDialog onClose={() => setImporting(false)} />}
     </div>
   );
 }
 
-function Row({
-  material: { material, facts, usedIn },
-  current,
-  onOpen,
-}: {
-  material: Material;
-  current: boolean;
-  onOpen: () => void;
-}) {
+interface RowsProps {
+  shown: Material[];
+  off: Map<string, number>;
+  current: string | undefined;
+  onOpen: (id: string) => void;
+}
+
+/** Only the rows in sight are drawn: a shelf may hold thousands. */
+function Rows({ shown, off, current, onOpen }: RowsProps) {
+  const scroll = useRef<HTMLDivElement>(null);
+  const rows = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => scroll.current,
+    estimateSize: () => rowHeight,
+    overscan: 12,
+    initialRect: { width: 700, height: 700 },
+  });
   return (
-    <tr className={`border-b border-line ${current ? "bg-tint" : "hover:bg-raised"}`} onClick={onOpen}>
-      <td className="w-16 py-1 pl-3">
-        <span className="inline-block rounded bg-swatch p-1 align-middle">
-          <span
-            className={`relative block h-6 w-10 rounded-sm ${facts.clear ? "barrier-band" : ""}`}
-            style={{ backgroundColor: material.colour }}
-          />
-        </span>
-      </td>
-      <td className="py-1">
-        <button type="button" className="text-left font-semibold" aria-current={current} onClick={onOpen}>
-          {material.name}
-        </button>
-        <span className="ml-2 text-soft">{material.house}</span>
-      </td>
-      <td className="py-1">{familyWord[material.family]}</td>
-      <td className="py-1">
-        {sheenWord[material.sheen]}
-        {material.effect !== "plain" && `, ${material.effect}`}
-      </td>
-      <td className="py-1 pr-3 text-right whitespace-nowrap text-soft">{usedIn > 0 ? `in ${usedIn}` : ""}</td>
-    </tr>
+    <div ref={scroll} className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} aria-label="Materials" role="region">
+      <ul className="relative" style={{ height: rows.getTotalSize() }}>
+        {rows.getVirtualItems().map((row) => {
+          const m = shown[row.index]!;
+          return (
+            <li
+              key={m.id}
+              aria-setsize={shown.length}
+              aria-posinset={row.index + 1}
+              className="absolute inset-x-0"
+              style={{ top: row.start, height: rowHeight }}
+            >
+              <button
+                type="button"
+                aria-current={m.id === current}
+                onClick={() => onOpen(m.id)}
+                className={`grid h-full w-full grid-cols-[3.2rem_minmax(0,1fr)_9.5rem_4.5rem_6.5rem_3.2rem] items-center gap-2 border-b border-line px-3 text-left text-sm ${m.id === current ? "bg-tint" : "hover:bg-raised"}`}
+              >
+                <span className="rounded bg-swatch p-1">
+                  <span
+                    className={`block h-6 rounded-sm ${m.facts.clear ? "barrier-band" : ""}`}
+                    style={{ backgroundColor: m.material.colour }}
+                  />
+                </span>
+                <span className="truncate" title={`${m.material.name}, ${m.material.house}`}>
+                  <span className="font-semibold">{m.material.name}</span>
+                  <span className="ml-2 text-soft">{m.material.house}</span>
+                </span>
+                <span className="truncate">{familyWord[m.material.family]}</span>
+                <span className="truncate">
+                  {sheenWord[m.material.sheen]}
+                  {m.material.effect !== "plain" && `, ${m.material.effect}`}
+                </span>
+                <span className="truncate text-right">
+                  {m.stock.bottles.length === 0 ? (
+                    <span className="text-soft">not counted</span>
+                  ) : (
+                    <>
+                      {m.stock.low && <span className="mr-1.5 font-semibold text-risk">low</span>}
+                      {number(m.stock.leftMl)} ml
+                    </>
+                  )}
+                </span>
+                <span className="text-right text-soft">
+                  {off.has(m.id) ? `${number(off.get(m.id)!)} dE` : m.usedIn > 0 ? `in ${m.usedIn}` : ""}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </div>
   );
 }

@@ -1,0 +1,103 @@
+using Lowfell.Core.Colour;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
+using Lowfell.Store;
+using Lowfell.Web.Features.Benches;
+using Lowfell.Web.Features.Matching;
+using Lowfell.Web.Features.Mixes;
+using Lowfell.Web.Features.Sets;
+using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Features.Stack;
+using Lowfell.Web.Features.Tiles;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Hosting;
+
+/// <summary>What the demo's club has done before today: a mix made and partly used, last year's box of sea wall, a test tile.</summary>
+internal static class DemoHistory
+{
+    private const int MixMadeDaysAgo = 40;
+    private const int FirstBoxDaysAgo = 400;
+
+    /// <summary>Adds the history to a freshly loaded demo.</summary>
+    public static async Task AddAsync(LowfellDb db, IBenchScope scope, IServiceProvider services, ShelfCache shelves, DateTimeOffset now, CancellationToken cancel)
+    {
+        var shelf = await shelves.OpenAsync(scope, services, cancel);
+        Material On(string name) => shelf.Materials.Values.Single(m => m.Name == name);
+        db.MixRecords.Add(await StoneMadeAsync(db, On, now.AddDays(-MixMadeDaysAgo), cancel));
+        var wall = await db.Zones.AsNoTracking().Include(z => z.Piece).FirstAsync(z => z.Name == "Stone courses" && z.Piece!.Name == "Straight", cancel);
+        db.Painted.Add(await FirstBoxAsync(db, scope, wall, shelf, DateOnly.FromDateTime(now.UtcDateTime).AddDays(-FirstBoxDaysAgo), cancel));
+        db.Tiles.Add(WallTile(wall, On));
+        await db.SaveChangesAsync(cancel);
+    }
+
+    // Bone Shell was a little lighter then, and came from another lot.
+    private static async Task<MixRecordRow> StoneMadeAsync(LowfellDb db, Func<string, Material> on, DateTimeOffset at, CancellationToken cancel)
+    {
+        var row = await db.Mixes.AsNoTracking().Include(m => m.Components).SingleAsync(m => m.Name == "Brinegate Stone", cancel);
+        var straight = await db.Pieces.FirstAsync(p => p.Name == "Straight", cancel);
+        MixRecordLineRow Line(int position, Material m, double ml, string lot) => new()
+        {
+            Id = Guid.CreateVersion7(), Position = position, At = at, MaterialId = m.Id, Name = m.Name, Ml = ml, Lot = lot, Snapshot = MaterialSnapshot.Write(MaterialSnapshot.Of(m)),
+        };
+        return new()
+        {
+            Id = Guid.CreateVersion7(),
+            MixId = row.Id,
+            Name = row.Name,
+            MadeAt = at,
+            LeftMl = 5.4,
+            Note = "For the wall; enough for the corners too.",
+            Recipe = MaterialSnapshot.Write(RecipeBook.Draft(row)),
+            Lines = [Line(0, on("Pier Grey"), 6, "B311"), Line(1, on("Rope Tan"), 4, "T020"), Line(2, on("Bone Shell") with { Colour = Srgb.Parse("#ded2b6") }, 2, "B298")],
+            Uses = [new() { Id = Guid.CreateVersion7(), At = at.AddHours(1), PieceId = straight.Id, Copies = [1, 2, 3, 4, 5], Ml = 6.6, Note = "first coat" }],
+        };
+    }
+
+    // Two of its bottles are long empty, and nobody sells them any more.
+    private static async Task<PaintedRow> FirstBoxAsync(LowfellDb db, IBenchScope scope, ZoneRow wall, OpenShelf shelf, DateOnly on, CancellationToken cancel)
+    {
+        var scheme = await SchemeEndpoints.ViewAsync(wall.SchemeId, db, cancel);
+        var schools = SchoolsView.Of(await BenchEndpoints.OpenBench(db, scope, cancel));
+        var zone = ZoneEndpoints.Draft(wall);
+        var stack = StackReader.Read(zone, scheme.Coats, schools, shelf);
+        stack = Gone(stack, "Wet Sand", m => m with { Name = "Skua Brown", Colour = Srgb.Parse("#8a6546") });
+        stack = Gone(stack, "Kelp Wash", m => m with { Name = "Otter Wash", Colour = Srgb.Parse("#5c3a17"), VolumeSolids = 0.16 });
+        return new()
+        {
+            Id = Guid.CreateVersion7(),
+            Name = "Sea wall, first box",
+            PaintedOn = on,
+            SchemeId = wall.SchemeId,
+            Note = "Six straights and two corners; on the club's table since the spring.",
+            Stack = MaterialSnapshot.Write(PaintedStack.Of(zone, schools, scheme.Coats, stack)),
+        };
+    }
+
+    private static StackDraft Gone(StackDraft stack, string name, Func<Material, Material> then)
+    {
+        var now = stack.Coats.SelectMany(c => c.Paint?.Content.Materials ?? []).Select(m => m.Material).First(m => m.Name == name);
+        return Substitutes.InPlaceOf(stack, now.Id, then(now) with { Id = Guid.CreateVersion7() });
+    }
+
+    private static TileRow WallTile(ZoneRow wall, Func<string, Material> on)
+    {
+        CoatDraft Coat(Technique technique, string name, double fraction, int passes = 1) => new()
+        {
+            Id = Guid.CreateVersion7(), Technique = technique, MaterialId = on(name).Id, PaintFraction = fraction, Passes = passes, Thinner = on(name).Family.Facts().OwnThinner,
+        };
+        var plan = new TilePlan(
+            ZoneEndpoints.Draft(wall) with { Target = null, Copies = 1, AreaMm2 = 2500 },
+            [],
+            [Coat(Technique.BaseCoat, "Pier Grey", 0.8, 2), Coat(Technique.BaseCoat, "Rope Tan", 0.8, 2), Coat(Technique.BaseCoat, "Bone Shell", 0.8, 2)],
+            [Coat(Technique.Wash, "Kelp Wash", 1), Coat(Technique.Wash, "Soot Wash", 1), Coat(Technique.Wash, "Weed Wash", 1)],
+            new LookDraft(Face: "#9a8c6c"));
+        return new()
+        {
+            Id = Guid.CreateVersion7(),
+            Name = "Wall stone trials",
+            Plan = MaterialSnapshot.Write(plan),
+            Painted = MaterialSnapshot.Write<IReadOnlyList<PaintedCell>>([new(1, 0, "#a48c5f", "a little warmer than hoped"), new(0, 1, "#6f6e69")]),
+        };
+    }
+}

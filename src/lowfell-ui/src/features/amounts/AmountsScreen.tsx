@@ -1,0 +1,143 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { Printer } from "lucide-react";
+import { useState } from "react";
+import { api, ask, Problem, wording } from "../../api/client";
+import type { AmountsRequest } from "../../api/types";
+import { Button, Choice, notify, Toggle } from "../../ui";
+import { CoatAmounts } from "./CoatAmounts";
+import { CopiesTrial } from "./CopiesTrial";
+import { Needs } from "./Needs";
+
+type Palette = NonNullable<AmountsRequest["palette"]>;
+const key = (schemeId: string, coatId: string) => `${schemeId} ${coatId}`;
+
+/** How much of everything over all copies, and whether the shelf has it. */
+export function AmountsScreen() {
+  const [scope, setScope] = useState("all");
+  const [palette, setPalette] = useState<Palette>("wet");
+  const [copies, setCopies] = useState<Record<string, number>>({});
+  const [dilutions, setDilutions] = useState<Record<string, number>>({});
+  const [chosen, setChosen] = useState<string[]>([]);
+  const [tonight, setTonight] = useState(false);
+  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
+  const schemes = useQuery({ queryKey: ["schemes"], queryFn: () => ask(api.GET("/api/schemes")) });
+  const [kind, id] = scope.split(":");
+  const request: AmountsRequest = {
+    palette,
+    ...(kind === "set" ? { setId: id } : kind === "scheme" ? { schemeId: id } : {}),
+    copies: Object.entries(copies).map(([pieceId, count]) => ({ pieceId, copies: count })),
+    dilutions: Object.entries(dilutions).map(([at, paintFraction]) => {
+      const [schemeId, coatId] = at.split(" ") as [string, string];
+      return { schemeId, coatId, paintFraction };
+    }),
+    ...(tonight
+      ? {
+          only: chosen.map((at) => {
+            const [schemeId, coatId] = at.split(" ") as [string, string];
+            return { schemeId, coatId };
+          }),
+        }
+      : {}),
+  };
+  const amounts = useQuery({
+    queryKey: ["amounts", request],
+    queryFn: ({ signal }) => ask(api.POST("/api/amounts", { body: request, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: 0,
+  });
+  const pieces = (sets.data ?? []).filter((s) => kind !== "set" || s.id === id).flatMap((s) => s.pieces);
+  const options = [
+    { value: "all", label: "Everything on the bench" },
+    ...(sets.data ?? []).map((s) => ({ value: `set:${s.id}`, label: s.name, group: "A set" })),
+    ...(schemes.data ?? [])
+      .filter((s) => s.zones > 0 && s.coats > 0)
+      .map((s) => ({ value: `scheme:${s.id}`, label: s.name, group: "A scheme" })),
+  ];
+  const touched = Object.keys(copies).length > 0 || Object.keys(dilutions).length > 0;
+  return (
+    <div className="mx-auto w-full max-w-[1500px] px-4 pb-10">
+      <div className="flex flex-wrap items-center gap-3 py-3">
+        <h1 className="text-lg font-semibold">Amounts</h1>
+        <div className="w-64 print:hidden">
+          <Choice label="Amounts of" value={scope} options={options} onChange={setScope} />
+        </div>
+        <div className="w-40 print:hidden">
+          <Choice<Palette>
+            label="Palette"
+            value={palette}
+            options={[
+              { value: "wet", label: "on a wet palette" },
+              { value: "dry", label: "on a dry palette" },
+            ]}
+            onChange={setPalette}
+          />
+        </div>
+        <Toggle label={`Only tonight’s coats (${chosen.length} ticked)`} checked={tonight} onChange={setTonight} />
+        {touched && (
+          <Button
+            look="quiet"
+            onClick={() => {
+              setCopies({});
+              setDilutions({});
+            }}
+          >
+            Back to the plan
+          </Button>
+        )}
+        <span className="ml-auto flex gap-2 print:hidden">
+          <Button onClick={() => void saveList(request)}>Shopping list as CSV</Button>
+          <Button onClick={() => window.print()}>
+            <Printer size={15} aria-hidden /> Print
+          </Button>
+        </span>
+      </div>
+      {amounts.isError && (
+        <p role="alert" className="pb-3 text-sm font-semibold text-stop">
+          {wording(amounts.error)}
+        </p>
+      )}
+      {!amounts.data && !amounts.isError && <p className="text-soft">Adding up…</p>}
+      {amounts.data && (
+        <div className="grid grid-cols-[minmax(0,5fr)_minmax(0,6fr)] items-start gap-3 print:grid-cols-1">
+          <div className="flex flex-col gap-3">
+            <Needs amounts={amounts.data} />
+            <CopiesTrial
+              pieces={pieces}
+              tried={copies}
+              onTry={(pieceId, count) => setCopies({ ...copies, [pieceId]: count })}
+            />
+          </div>
+          <CoatAmounts
+            coats={amounts.data.coats}
+            tonight={tonight}
+            chosen={chosen}
+            onChoose={(c, on) =>
+              setChosen(
+                on ? [...chosen, key(c.schemeId, c.coatId)] : chosen.filter((k) => k !== key(c.schemeId, c.coatId)),
+              )
+            }
+            onDilute={(c, fraction) => setDilutions({ ...dilutions, [key(c.schemeId, c.coatId)]: fraction })}
+          />
+        </div>
+      )}
+    </div>
+  );
+}
+
+async function saveList(request: AmountsRequest) {
+  try {
+    const answer = await fetch("/api/amounts/shopping.csv", {
+      method: "POST",
+      headers: { "Content-Type": "application/json" },
+      body: JSON.stringify(request),
+    });
+    if (!answer.ok) throw new Problem(answer.status, "The list could not be made.", {}, null);
+    const link = document.createElement("a");
+    link.href = URL.createObjectURL(await answer.blob());
+    link.download = "shopping-list.csv";
+    link.click();
+    URL.revokeObjectURL(link.href);
+  } catch (error) {
+    notify(wording(error));
+  }
+}

@@ -1,0 +1,54 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, ask, wording } from "../../api/client";
+import type { Material } from "../../api/types";
+import { number } from "../../api/words";
+import { Chip } from "../../ui";
+
+/** What could stand in, judged by the finished zones rather than by the swatch. */
+export function StandIns({ material }: { material: Material }) {
+  const found = useQuery({
+    queryKey: ["standIns", material.id, material.version],
+    queryFn: () => ask(api.GET("/api/materials/{id}/substitutes", { params: { path: { id: material.id } } })),
+    staleTime: 0,
+  });
+  if (found.isError)
+    return (
+      <p role="alert" className="p-4 text-sm">
+        {wording(found.error)}
+      </p>
+    );
+  if (!found.data) return <p className="p-4 text-sm text-soft">Trying every {material.facts.familyWord}…</p>;
+  if (found.data.stacks === 0)
+    return (
+      <p className="p-4 text-sm text-soft">
+        No stack uses {material.material.name}, so there is nothing to judge a stand-in by. Put it in a coat first.
+      </p>
+    );
+  if (found.data.items.length === 0)
+    return <p className="p-4 text-sm text-soft">There is no other {material.facts.familyWord} on the shelf.</p>;
+  return (
+    <div className="p-4 text-sm" data-testid="stand-ins">
+      <p className="mb-2 text-soft">
+        Tried in the {found.data.stacks === 1 ? "one stack" : `${found.data.stacks} stacks`} that use it. The difference
+        is that of the finished zone, washes and all.
+      </p>
+      <ul>
+        {found.data.items.map((s) => (
+          <li key={s.materialId} className="grid grid-cols-[3.4rem_minmax(0,1fr)_auto] items-center gap-2 py-1.5">
+            <Chip colour={[material.material.colour, s.colour]} title="swatch of this, and of the stand-in" />
+            <span className="min-w-0">
+              <span className="block truncate font-semibold">{s.name}</span>
+              <span className="block truncate text-xs text-soft">
+                worst in {s.worstIn}: {number(s.worstDeltaE)} dE
+              </span>
+            </span>
+            <span className="text-right">
+              <span className="block font-semibold">{number(s.meanDeltaE)} dE</span>
+              <span className="block text-xs text-soft">{number(s.leftMl)} ml left</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
