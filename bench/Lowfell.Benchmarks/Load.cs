@@ -36,6 +36,8 @@ internal static partial class Load
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"preview of 15 coats, {name}, {PerSecond}/s for {Seconds} s: p50 {At(times, 0.5):0.0} ms, p95 {At(times, 0.95):0.0} ms, p99 {At(times, 0.99):0.0} ms, {body.Length} bytes sent; {Share(stolen, clock):P0} of the processors' time was taken by other machines"));
         }
 
+        await FilesAsync(http, folder);
+
         // Round by round, so that a neighbour on the machine slows all of them alike; the best round of each counts.
         // A stack asked for again is remembered; one that has never been asked for is computed: the share of paint of its last coat counts up.
         (string Name, string Url, string Body, bool New)[] targets =
@@ -61,6 +63,33 @@ internal static partial class Load
 
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"throughput, requests/s: {string.Join(", ", targets.Zip(best, (t, b) => string.Create(CultureInfo.InvariantCulture, $"{t.Name} {b:0} ({b / best[0]:P0})")))}; {Share(stolenFrom, rounds):P0} of the processors' time was taken by other machines"));
     }
+
+    // A CSV looked through row by row: the time, and the most memory that the host held meanwhile.
+    private static async Task FilesAsync(HttpClient http, string folder)
+    {
+        var pid = (await File.ReadAllTextAsync(Path.Combine(folder, "bench.pid"))).Trim();
+        foreach (var rows in new[] { 1_000, 10_000, 40_000 })
+        {
+            var file = new StringBuilder("name,family,colour,house,left_ml,bottle_ml,lot\n");
+            for (var i = 0; i < rows; i++)
+            {
+                file.Append(CultureInfo.InvariantCulture, $"Paint {i},acrylicPaint,#{i % 0xffffff:x6},Tarnside,12,17,L{i}\n");
+            }
+
+            var bytes = Encoding.UTF8.GetBytes(file.ToString());
+            await File.WriteAllTextAsync($"/proc/{pid}/clear_refs", "5");
+            var clock = Stopwatch.StartNew();
+            using var content = new ByteArrayContent(bytes);
+            content.Headers.ContentType = new("text/csv");
+            using var request = new HttpRequestMessage(HttpMethod.Post, "/api/shelf/check") { Content = content };
+            using var answer = await http.SendAsync(request, HttpCompletionOption.ResponseHeadersRead);
+            await using var report = await answer.EnsureSuccessStatusCode().Content.ReadAsStreamAsync();
+            await report.CopyToAsync(Stream.Null);
+            Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"CSV of {rows} rows ({bytes.Length / 1024} KB) looked through in {clock.Elapsed.TotalMilliseconds:0} ms; the host's peak was {Peak(pid)} MB"));
+        }
+    }
+
+    private static long Peak(string pid) => long.Parse(File.ReadLines($"/proc/{pid}/status").First(l => l.StartsWith("VmHWM", StringComparison.Ordinal)).Split(' ', StringSplitOptions.RemoveEmptyEntries)[1], CultureInfo.InvariantCulture) / 1024;
 
     // Ticks of 10 ms that the hypervisor gave to others, over all processors (proc(5)).
     private static long Stolen() => File.Exists("/proc/stat") ? long.Parse(File.ReadLines("/proc/stat").First().Split(' ', StringSplitOptions.RemoveEmptyEntries)[8], CultureInfo.InvariantCulture) : 0;

@@ -156,7 +156,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         browser.Choose("Zone", "Boiling house: Cut edges");
         browser.Named("Adopt the cell").Click();
         browser.UntilTrue(() => browser.Path.StartsWith("/stack/", StringComparison.Ordinal) && new StackPage(browser).Count == 2, "the two coats of the cell");
-        browser.Named("Undo", "[role=status], ol, body").Click();
+        browser.Named("Undo").Click();
         browser.UntilTrue(() => new StackPage(browser).Count == 4, "the coats that were there");
     }
 

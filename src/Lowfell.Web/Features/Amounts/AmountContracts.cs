@@ -56,7 +56,7 @@ public enum StockVerdict
 /// <param name="Verdict">How the shelf stands to it.</param>
 /// <param name="OldestOpenedOn">When the oldest bottle that would be used was opened.</param>
 /// <param name="OpenedLongAgo">Whether that is a year ago or more: shake it, and test it on a scrap.</param>
-/// <param name="Lots">Different lots among its bottles.</param>
+/// <param name="Lots">Different lots among its bottles, where bottles can be mixed.</param>
 /// <param name="Coats">Coats that use it.</param>
 public sealed record NeedView(
     Guid MaterialId, string Name, string House, string Colour, double Ml, int? Drops, double LeftMl, double ShortMl, StockVerdict Verdict, DateOnly? OldestOpenedOn, bool OpenedLongAgo, IReadOnlyList<string> Lots, int Coats);

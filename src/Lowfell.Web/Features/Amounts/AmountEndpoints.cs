@@ -1,4 +1,5 @@
 using Lowfell.Core.Amounts;
+using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Stacks;
 using Lowfell.Store;
@@ -102,7 +103,7 @@ public static class AmountEndpoints
             left <= 0 ? StockVerdict.Gone : missing > 0 ? StockVerdict.Short : StockVerdict.Enough,
             oldest,
             oldest is { } opened && opened <= today.AddYears(-1),
-            [.. bottles.Select(b => b.Lot).Where(l => l.Length > 0).Distinct()],
+            need.Material.Family.Drips() ? [.. bottles.Select(b => b.Lot).Where(l => l.Length > 0).Distinct()] : [],
             need.Coats);
     }
 

@@ -72,7 +72,13 @@ export function AmountsScreen() {
             onChange={setPalette}
           />
         </div>
-        <Toggle label={`Only tonight’s coats (${chosen.length} ticked)`} checked={tonight} onChange={setTonight} />
+        <span className="print:hidden">
+          <Toggle label={`Only tonight’s coats (${chosen.length} ticked)`} checked={tonight} onChange={setTonight} />
+        </span>
+        <span className="hidden print:inline">
+          {options.find((o) => o.value === scope)?.label}
+          {tonight && ", tonight"}
+        </span>
         {touched && (
           <Button
             look="quiet"

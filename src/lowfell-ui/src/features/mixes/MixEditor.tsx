@@ -188,7 +188,6 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
             {wording(preview.error)}
           </p>
         )}
-        {shown && <Measure sheet={shown} question={question} onQuestion={setQuestion} />}
         {fault && (
           <p role="alert" className="text-sm font-semibold text-stop">
             {fault}
@@ -208,6 +207,7 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
           </Button>
           {mix && <Button onClick={() => void remove()}>Delete</Button>}
         </div>
+        {shown && <Measure sheet={shown} question={question} onQuestion={setQuestion} />}
       </div>
       {shown && (
         <div className="flex flex-col gap-4" data-testid="mix-preview">

@@ -81,6 +81,14 @@ export function useStackEditor(scheme: Scheme) {
     return () => clearTimeout(timer);
   }, [save, send]);
 
+  // Changed elsewhere while nothing here waits to be kept: taken over as one step, so that what was here is one undo away.
+  useEffect(() => {
+    if (scheme.version <= version.current || busy.current || JSON.stringify(latest.current) !== kept.current) return;
+    version.current = scheme.version;
+    kept.current = JSON.stringify(scheme.coats);
+    dispatch({ kind: "set", coats: scheme.coats });
+  }, [scheme.version, scheme.coats]);
+
   const settle = useCallback(
     (keep: "mine" | "theirs", theirs: Scheme) => {
       version.current = theirs.version;
