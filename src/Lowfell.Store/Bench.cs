@@ -39,6 +39,27 @@ public sealed class Bench
     /// <summary>Glue for grit.</summary>
     public GritGlueSchool GritGlue { get; set; }
 
+    /// <summary>Temperature of the room, C.</summary>
+    public double RoomC { get; set; } = 20;
+
+    /// <summary>Relative humidity of the room, 0..1.</summary>
+    public double RoomHumidity { get; set; } = 0.5;
+
+    /// <summary>A fan moves its air.</summary>
+    public bool RoomFan { get; set; }
+
+    /// <summary>Cans may be sprayed: the weather or the booth is fit.</summary>
+    public bool CansFit { get; set; } = true;
+
+    /// <summary>Time zone of the painter, as in the IANA database.</summary>
+    public string TimeZone { get; set; } = "Etc/UTC";
+
+    /// <summary>The evenings, as JSON; empty until any are set.</summary>
+    public string Calendar { get; set; } = "";
+
+    /// <summary>Counts changes of room and calendar.</summary>
+    public int CalendarVersion { get; set; } = 1;
+
     /// <summary>The preferences as the rules read them.</summary>
     public Schools Schools => new()
     {

@@ -18,6 +18,12 @@ public sealed class LowfellDb(DbContextOptions<LowfellDb> options, IBenchScope s
     /// <summary>Bottles.</summary>
     public DbSet<BottleRow> Bottles => Set<BottleRow>();
 
+    /// <summary>What the room sensor read.</summary>
+    public DbSet<RoomReadingRow> RoomReadings => Set<RoomReadingRow>();
+
+    /// <summary>What was done; only ever added to.</summary>
+    public DbSet<LogRow> Log => Set<LogRow>();
+
     /// <summary>Painted stripes.</summary>
     public DbSet<CalibrationRow> Calibrations => Set<CalibrationRow>();
 
@@ -75,7 +81,30 @@ public sealed class LowfellDb(DbContextOptions<LowfellDb> options, IBenchScope s
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
-        modelBuilder.Entity<Bench>().ToTable("benches");
+        modelBuilder.Entity<Bench>(e =>
+        {
+            e.ToTable("benches");
+            e.Property(b => b.Calendar).HasColumnType("text");
+            e.Property(b => b.RoomC).HasDefaultValue(20);
+            e.Property(b => b.RoomHumidity).HasDefaultValue(0.5);
+            e.Property(b => b.RoomFan).HasDefaultValue(false);
+            e.Property(b => b.CansFit).HasDefaultValue(true);
+            e.Property(b => b.TimeZone).HasDefaultValue("Etc/UTC");
+            e.Property(b => b.Calendar).HasDefaultValue("");
+            e.Property(b => b.CalendarVersion).HasDefaultValue(1);
+        });
+        modelBuilder.Entity<RoomReadingRow>(e =>
+        {
+            e.ToTable("room_readings");
+            e.HasIndex(r => new { r.BenchId, r.At });
+        });
+        modelBuilder.Entity<LogRow>(e =>
+        {
+            e.ToTable("log");
+            e.HasIndex(l => new { l.BenchId, l.At });
+            e.HasIndex(l => new { l.BenchId, l.ZoneId });
+            e.Property(l => l.Note).HasMaxLength(2000);
+        });
         modelBuilder.Entity<MaterialRow>(e =>
         {
             e.ToTable("materials");

@@ -36,7 +36,7 @@ public sealed class Shots
         browser.Find("[data-testid=colour-help]");
         browser.Run("document.querySelector('[data-testid=colour-help]').scrollIntoView({ block: 'center' })");
         Save("colour-help");
-        foreach (var (path, ready) in new[] { ("/shelf", "[data-testid='Over white']"), ("/mixes", "[data-testid=mix-preview]"), ("/amounts", "[data-testid=missing]"), ("/tiles", "[data-nearest]"), ("/match", "[data-testid=match]"), ("/schools", "[role=radio]") })
+        foreach (var (path, ready) in new[] { ("/shelf", "[data-testid='Over white']"), ("/mixes", "[data-testid=mix-preview]"), ("/amounts", "[data-testid=missing]"), ("/tiles", "[data-nearest]"), ("/match", "[data-testid=match]"), ("/evenings", "[data-testid=what-ifs] strong"), ("/log", "[data-testid=log]"), ("/schools", "[role=radio]") })
         {
             browser.Open(path);
             browser.Find(ready);

@@ -61,6 +61,14 @@ public sealed class ShelfFileTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task An_unknown_way_with_duplicates_is_refused()
+    {
+        var (status, problem) = await SendAsync("/api/shelf/import?duplicates=burn", Header);
+        Assert.Equal(HttpStatusCode.BadRequest, status);
+        Assert.Contains("rename", (string)problem["errors"]!["duplicates"]![0]!, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_fault_keeps_everything_out_unless_it_is_left_out()
     {
         var before = await CountAsync();

@@ -9,8 +9,10 @@ namespace Lowfell.Core.Drying;
 /// <param name="WarmAirFactor">Times factor under gentle warm air, where it is allowed; null where it is not.</param>
 public sealed record DryingRow(double TouchMin, double RecoatMin, double CuredH, double ReferenceWetFilmUm, double Exponent, double? WarmAirFactor)
 {
-    /// <summary>Minutes until the next coat may come on a wet film of this thickness.</summary>
-    /// <remarks>Temperature and humidity terms come with the plan of the evenings; this is the still room at 20 C.</remarks>
+    /// <summary>Minutes until a wet film of this thickness is touch-dry, at 20 C, 50 % humidity and still air.</summary>
+    public double TouchMinutes(double wetFilmUm, bool warmAir) => Scaled(TouchMin, wetFilmUm, warmAir);
+
+    /// <summary>Minutes until the next coat may come on a wet film of this thickness, in the same air; see <see cref="DryingModel"/> for other.</summary>
     public double RecoatMinutes(double wetFilmUm, bool warmAir) => Scaled(RecoatMin, wetFilmUm, warmAir);
 
     /// <summary>Hours until a film of this thickness has cured. Warm air dries a skin; it does not hurry the cure.</summary>

@@ -29,6 +29,23 @@ namespace Lowfell.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
+                    b.Property<string>("Calendar")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(200)
+                        .HasColumnType("text")
+                        .HasDefaultValue("");
+
+                    b.Property<int>("CalendarVersion")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("integer")
+                        .HasDefaultValue(1);
+
+                    b.Property<bool>("CansFit")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("boolean")
+                        .HasDefaultValue(true);
+
                     b.Property<string>("DryBrush")
                         .IsRequired()
                         .HasMaxLength(40)
@@ -57,6 +74,21 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
 
+                    b.Property<double>("RoomC")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("double precision")
+                        .HasDefaultValue(20.0);
+
+                    b.Property<bool>("RoomFan")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("boolean")
+                        .HasDefaultValue(false);
+
+                    b.Property<double>("RoomHumidity")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("double precision")
+                        .HasDefaultValue(0.5);
+
                     b.Property<string>("Shading")
                         .IsRequired()
                         .HasMaxLength(40)
@@ -64,6 +96,13 @@ namespace Lowfell.Store.Migrations
 
                     b.Property<long>("ShelfVersion")
                         .HasColumnType("bigint");
+
+                    b.Property<string>("TimeZone")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasDefaultValue("Etc/UTC");
 
                     b.Property<string>("WarmAir")
                         .IsRequired()
@@ -249,6 +288,68 @@ namespace Lowfell.Store.Migrations
                     b.HasIndex("MixId");
 
                     b.ToTable("coats", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.LogRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid?>("CoatId")
+                        .HasColumnType("uuid");
+
+                    b.Property<int>("Copy")
+                        .HasColumnType("integer");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.Property<string>("Label")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<double?>("Minutes")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)");
+
+                    b.Property<string>("Paint")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<int>("Pass")
+                        .HasColumnType("integer");
+
+                    b.Property<double>("RoomC")
+                        .HasColumnType("double precision");
+
+                    b.Property<double>("RoomHumidity")
+                        .HasColumnType("double precision");
+
+                    b.Property<Guid>("ZoneId")
+                        .HasColumnType("uuid");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId", "At");
+
+                    b.HasIndex("BenchId", "ZoneId");
+
+                    b.ToTable("log", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.MaterialRow", b =>
@@ -664,6 +765,31 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("pieces", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.RoomReadingRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<double>("Humidity")
+                        .HasColumnType("double precision");
+
+                    b.Property<double>("TemperatureC")
+                        .HasColumnType("double precision");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId", "At");
+
+                    b.ToTable("room_readings", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.SchemeRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -898,6 +1024,15 @@ namespace Lowfell.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Lowfell.Store.LogRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Lowfell.Store.MaterialRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -1015,6 +1150,15 @@ namespace Lowfell.Store.Migrations
                     b.HasOne("Lowfell.Store.SetRow", null)
                         .WithMany("Pieces")
                         .HasForeignKey("SetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.RoomReadingRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -3,6 +3,7 @@ using Lowfell.Core.Materials;
 using Lowfell.Core.Stacks;
 using Lowfell.Store;
 using Lowfell.Web.Features.Benches;
+using Lowfell.Web.Features.Evenings;
 using Lowfell.Web.Features.Matching;
 using Lowfell.Web.Features.Mixes;
 using Lowfell.Web.Features.Sets;
@@ -28,7 +29,77 @@ internal static class DemoHistory
         var wall = await db.Zones.AsNoTracking().Include(z => z.Piece).FirstAsync(z => z.Name == "Stone courses" && z.Piece!.Name == "Straight", cancel);
         db.Painted.Add(await FirstBoxAsync(db, scope, wall, shelf, DateOnly.FromDateTime(now.UtcDateTime).AddDays(-FirstBoxDaysAgo), cancel));
         db.Tiles.Add(WallTile(wall, On));
+        await EveningsAsync(db, scope, cancel);
+        await PaintedSoFarAsync(db, shelf, now, cancel);
         await db.SaveChangesAsync(cancel);
+    }
+
+    private static async Task EveningsAsync(LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    {
+        const int HalfPastSeven = 1170, Ten = 1320, HalfPastNine = 570, HalfPastTwelve = 750;
+        var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
+        CalendarEndpoints.Keep(bench, new(
+            bench.CalendarVersion,
+            "Etc/UTC",
+            [new(DayOfWeek.Tuesday, HalfPastSeven, Ten), new(DayOfWeek.Thursday, HalfPastSeven, Ten), new(DayOfWeek.Sunday, HalfPastNine, HalfPastTwelve)],
+            [],
+            new(17, 0.6, Fan: false, CansFit: true)));
+    }
+
+    // The wall is being weathered, four straights ahead of the rest; the first crawler is finished, a tide mark and its remedy among it.
+    private static async Task PaintedSoFarAsync(LowfellDb db, OpenShelf shelf, DateTimeOffset now, CancellationToken cancel)
+    {
+        var zones = await db.Zones.AsNoTracking().Include(z => z.Piece).Include(z => z.Scheme!.Coats).AsSplitQuery().Where(z => z.Piece!.Name != "Sluice gate").ToListAsync(cancel);
+        void Done(string zoneName, string piece, int coats, DateTimeOffset from, params int[] copies)
+        {
+            var zone = zones.First(z => z.Name == zoneName && z.Piece!.Name == piece);
+            foreach (var (coat, place) in zone.Scheme!.Coats.OrderBy(c => c.Position).Select((c, i) => (c, i)).Take(coats))
+            {
+                for (var pass = 1; pass <= coat.Passes; pass++)
+                {
+                    db.Log.AddRange(copies.Select(copy => new LogRow
+                    {
+                        Id = Guid.CreateVersion7(),
+                        At = from.AddHours(20 * place).AddMinutes((4 * copy) + (50 * pass)),
+                        Kind = LogKind.Done,
+                        ZoneId = zone.Id,
+                        CoatId = coat.Id,
+                        Pass = pass,
+                        Copy = copy,
+                        Paint = shelf.Paints.GetValueOrDefault(coat.MaterialId ?? coat.MixId ?? Guid.Empty)?.Name ?? "",
+                        Label = $"{zone.Piece!.Name}, {zone.Name}",
+                        RoomC = 17,
+                        RoomHumidity = 0.6,
+                    }));
+                }
+            }
+        }
+
+        int[] straights = [1, 2, 3, 4, 5, 6, 7, 8];
+        Done("Stone courses", "Straight", 4, now.AddDays(-20), straights);
+        foreach (var coats in new[] { ("Stone courses", "Corner", 2), ("Walkway", "Straight", 3), ("Weed line", "Straight", 2) })
+        {
+            Done(coats.Item1, coats.Item2, coats.Item3, now.AddDays(-16), coats.Item2 == "Corner" ? [1, 2, 3, 4] : straights);
+        }
+
+        foreach (var zone in new[] { ("Hull panels", "Hull"), ("Cargo bed", "Hull"), ("Tracks and wheels", "Running gear") })
+        {
+            Done(zone.Item1, zone.Item2, 20, now.AddDays(-60), 1);
+        }
+
+        var hull = zones.First(z => z.Name == "Hull panels");
+        db.Log.Add(new()
+        {
+            Id = Guid.CreateVersion7(),
+            At = now.AddDays(-55),
+            Kind = LogKind.Problem,
+            ZoneId = hull.Id,
+            Copy = 1,
+            Label = "Hull, Hull panels",
+            RoomC = 17,
+            RoomHumidity = 0.6,
+            Note = "Tide mark on the left flank where the wash pooled. Re-wet the edge and feathered it, then glazed Sluice Green over.",
+        });
     }
 
     // Bone Shell was a little lighter then, and came from another lot.

@@ -6,7 +6,9 @@ using Lowfell.Store.Demo;
 using Lowfell.Web.Devices;
 using Lowfell.Web.Features.Amounts;
 using Lowfell.Web.Features.Benches;
+using Lowfell.Web.Features.Evenings;
 using Lowfell.Web.Features.Health;
+using Lowfell.Web.Features.Log;
 using Lowfell.Web.Features.Matching;
 using Lowfell.Web.Features.Mixes;
 using Lowfell.Web.Features.Sets;
@@ -53,6 +55,8 @@ public static class LowfellHost
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton<IBenchScale, SimulatedScale>();
         builder.Services.AddSingleton<IColourReader, SimulatedReader>();
+        builder.Services.AddSingleton<IRoomSensor, SimulatedRoom>();
+        builder.Services.AddHostedService<RoomWatch>();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<ProblemHandler>();
         builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
@@ -117,6 +121,9 @@ public static class LowfellHost
         MixEndpoints.Map(app);
         MixRecordEndpoints.Map(app);
         TileEndpoints.Map(app);
+        CalendarEndpoints.Map(app);
+        PlanEndpoints.Map(app);
+        LogEndpoints.Map(app);
         MatchEndpoints.Map(app);
         PreviewEndpoints.Map(app);
         app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: 404, title: "There is nothing at this address."));

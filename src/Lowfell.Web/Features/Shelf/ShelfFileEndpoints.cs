@@ -100,11 +100,7 @@ public static class ShelfFileEndpoints
         HttpRequest request, LowfellDb db, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel, string duplicates = "skip", bool leaveOut = false)
     {
         RefuseTooLarge(request);
-        if (!Enum.TryParse<Duplicates>(duplicates, ignoreCase: true, out var known) || !Enum.IsDefined(known))
-        {
-            throw new RefusedException("duplicates", $"'{duplicates}' is not known; skip, update or rename are.");
-        }
-
+        var known = QueryWord.Parse<Duplicates>("duplicates", duplicates) ?? Duplicates.Skip;
         var names = (await db.Materials.Select(m => new { m.Name, m.Id }).ToListAsync(cancel)).ToDictionary(m => m.Name, m => m.Id, StringComparer.OrdinalIgnoreCase);
         var judge = new RowJudge([.. names.Keys]);
         var import = new ShelfImport(db, names, known);

@@ -3239,6 +3239,500 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The evenings and the room. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalendarView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Changes the evenings and the room; 409 when somebody else has meanwhile. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CalendarView"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CalendarView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/room/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads the room sensor, and keeps the reading; a simulated one ships with the application. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RoomReading"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/room/readings.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kept readings as CSV, the newest first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plans the open coats of sets through the evenings; nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlanRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/what-ifs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The same plan beside other ways to do it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlanRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WhatIf"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/evenings.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The planned evenings as iCalendar (RFC 5545); the same evening has the same UID each time. */
+        get: {
+            parameters: {
+                query?: {
+                    sets?: string[];
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/calendar": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Entries by words, zone and kind, the newest first. */
+        get: {
+            parameters: {
+                query?: {
+                    search?: string;
+                    zoneId?: string;
+                    kind?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogEntry"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Writes an action down, an entry for each copy. Sent twice, it is written once. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LogAction"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogEntry"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The log as CSV. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/log.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The log as JSON. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LogEntry"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/painted": {
         parameters: {
             query?: never;
@@ -3714,6 +4208,40 @@ export interface components {
             /** @description Its figures. */
             bottle: components["schemas"]["BottleDraft"];
         };
+        /** @description A day that is unlike its week. */
+        CalendarException: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            date: string;
+            /**
+             * Format: int32
+             * @description Begins, minutes after midnight; none for a day without painting.
+             */
+            startMin?: null | number;
+            /**
+             * Format: int32
+             * @description Ends.
+             */
+            endMin?: null | number;
+        };
+        /** @description The evenings and the room. */
+        CalendarView: {
+            /**
+             * Format: int32
+             * @description Version to send back with a change.
+             */
+            version: number;
+            /** @description Time zone, as in the IANA database. */
+            timeZone: string;
+            /** @description Evenings of every week. */
+            weekly: components["schemas"]["WeeklyEvening"][];
+            /** @description Days that are unlike it. */
+            exceptions: components["schemas"]["CalendarException"][];
+            /** @description The room. */
+            room: components["schemas"]["RoomView"];
+        };
         /** @description What a calibration comes to. */
         CalibratedDrop: {
             /**
@@ -4072,6 +4600,8 @@ export interface components {
              */
             id: string;
         };
+        /** @enum {unknown} */
+        DayOfWeek: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
         /** @description A coat's own deposit in place of the technique's. */
         DepositDraft: {
             /** @description Wet film at recess, face, edge, um, each 0-5000. */
@@ -4371,6 +4901,110 @@ export interface components {
          * @enum {unknown}
          */
         ImportVerdict: "new" | "bottle" | "duplicate" | "refused";
+        /** @description Something done at the table, on one or more copies. */
+        LogAction: {
+            /**
+             * Format: uuid
+             * @description Given by who sends it: the same action sent twice is one.
+             */
+            id: string;
+            /** @description What it tells. */
+            kind: components["schemas"]["LogKind"];
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Numbers of the copies, from 1. */
+            copies: number[];
+            /**
+             * Format: uuid
+             * @description The coat; needed for done and taken back.
+             */
+            coatId?: null | string;
+            /**
+             * Format: int32
+             * @description Which pass, 1-20.
+             * @default 1
+             */
+            pass: number;
+            /**
+             * Format: date-time
+             * @description When; now where none is given.
+             */
+            at?: null | string;
+            /**
+             * Format: double
+             * @description Hands-on minutes for all of them together, 0-1000.
+             */
+            minutes?: null | number;
+            /**
+             * @description What went wrong and what mended it, or a remark; 2000 characters at most.
+             * @default
+             */
+            note: string;
+        };
+        /** @description An entry of the log. */
+        LogEntry: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description What it tells. */
+            kind: components["schemas"]["LogKind"];
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Piece and zone then. */
+            label: string;
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            coatId: null | string;
+            /** @description What it was painted with then. */
+            paint: string;
+            /**
+             * Format: int32
+             * @description Which pass.
+             */
+            pass: number;
+            /**
+             * Format: int32
+             * @description Number of the copy.
+             */
+            copy: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes.
+             */
+            minutes: null | number;
+            /**
+             * Format: double
+             * @description Temperature then.
+             */
+            roomC: number;
+            /**
+             * Format: double
+             * @description Humidity then.
+             */
+            roomHumidity: number;
+            /** @description Note. */
+            note: string;
+        };
+        /**
+         * @description What an entry of the log tells.
+         * @enum {unknown}
+         */
+        LogKind: "done" | "takenBack" | "problem" | "note";
         /** @description A look that is wanted, at any of the three heights. */
         LookDraft: {
             /** @description Recess, #rrggbb. */
@@ -4970,7 +5604,7 @@ export interface components {
             oldestOpenedOn: null | string;
             /** @description Whether that is a year ago or more: shake it, and test it on a scrap. */
             openedLongAgo: boolean;
-            /** @description Different lots among its bottles. */
+            /** @description Different lots among its bottles, where bottles can be mixed. */
             lots: string[];
             /**
              * Format: int32
@@ -5157,6 +5791,179 @@ export interface components {
          * @enum {unknown}
          */
         PigmentSchool: "fixed" | "loose";
+        /** @description What is to be planned. */
+        PlanRequest: {
+            /** @description Sets; all where none are named. */
+            setIds?: null | string[];
+            /**
+             * @description Leaves out the coats that may be left out.
+             * @default false
+             */
+            withoutOptional: boolean;
+            /**
+             * @description Hurries every coat that takes warm air.
+             * @default false
+             */
+            warmAir: boolean;
+            /**
+             * Format: int32
+             * @description Most copies painted in one go, 1-1000; as many as fit where none is given.
+             */
+            mostCopies?: null | number;
+            oneMore?: null | components["schemas"]["WeeklyEvening"];
+        };
+        /** @description What a plan comes to. */
+        PlanSummary: {
+            /**
+             * Format: date
+             * @description The day on which it is done; none where it can't be.
+             */
+            doneOn: null | string;
+            /**
+             * Format: date
+             * @description The day before which no plan can be done; none where the calendar ends first.
+             */
+            notBefore: null | string;
+            /**
+             * Format: int32
+             * @description Evenings used.
+             */
+            evenings: number;
+            /**
+             * Format: double
+             * @description Hands-on, minutes.
+             */
+            workMin: number;
+            /**
+             * Format: int32
+             * @description Set-ups.
+             */
+            setUps: number;
+            /**
+             * Format: double
+             * @description Minutes at the table with nothing to do.
+             */
+            idleMin: number;
+            /**
+             * Format: double
+             * @description Paint and thinner, ml.
+             */
+            paintMl: number;
+        };
+        /** @description A plan of the evenings. */
+        PlanView: {
+            /** @description What it comes to. */
+            summary: components["schemas"]["PlanSummary"];
+            /**
+             * Format: int32
+             * @description Steps copy by copy.
+             */
+            steps: number;
+            /** @description What stands in its way. */
+            problem: null | string;
+            /** @description What can't be planned yet, and why. */
+            waiting: string[];
+            /** @description Evenings that are used. */
+            calendar: components["schemas"]["PlannedEvening"][];
+            /** @description Time zone. */
+            timeZone: string;
+            /** @description What every caution ends with. */
+            cautionNote: string;
+        };
+        /** @description An evening with its steps. */
+        PlannedEvening: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /**
+             * Format: date-time
+             * @description It begins.
+             */
+            openUtc: string;
+            /**
+             * Format: date-time
+             * @description It ends.
+             */
+            closeUtc: string;
+            /** @description Steps in order. */
+            steps: components["schemas"]["PlannedStep"][];
+        };
+        /** @description A planned step: one pass of a coat on some copies, one after the other. */
+        PlannedStep: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            coatId: string;
+            /**
+             * Format: int32
+             * @description Which pass.
+             */
+            pass: number;
+            /**
+             * Format: int32
+             * @description Of how many.
+             */
+            passes: number;
+            /** @description Piece. */
+            piece: string;
+            /** @description Zone. */
+            zone: string;
+            /** @description Technique. */
+            technique: components["schemas"]["Technique"];
+            /** @description Paint; none where nothing is laid on. */
+            paint: null | string;
+            /** @description Its colour. */
+            colour: null | string;
+            /** @description Numbers of the copies. */
+            copies: number[];
+            /** @description Station. */
+            station: components["schemas"]["Station"];
+            /**
+             * Format: date-time
+             * @description Hands-on work begins.
+             */
+            startUtc: string;
+            /**
+             * Format: date-time
+             * @description It ends.
+             */
+            endUtc: string;
+            /**
+             * Format: int32
+             * @description Setting up before it, minutes.
+             */
+            setUpMin: number;
+            /**
+             * Format: date-time
+             * @description The last copy is recoat-dry.
+             */
+            dryUtc: string;
+            /**
+             * Format: date-time
+             * @description The next coat may come.
+             */
+            nextFromUtc: string;
+            /**
+             * Format: date-time
+             * @description By then it must; none without a window.
+             */
+            nextByUtc: null | string;
+            /** @description Recess, face, edge before the coat. */
+            before: string[];
+            /** @description The same after all its passes. */
+            after: string[];
+            mix: null | components["schemas"]["CoatMixView"];
+            /** @description Cautions. */
+            cautions: string[];
+        };
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -5223,6 +6030,41 @@ export interface components {
          * @enum {unknown}
          */
         ResidueSchool: "keep" | "clean";
+        /** @description What the room sensor shows. */
+        RoomReading: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description Temperature, C.
+             */
+            temperatureC: number;
+            /**
+             * Format: double
+             * @description Relative humidity, 0..1.
+             */
+            humidity: number;
+        };
+        /** @description The air of the room. */
+        RoomView: {
+            /**
+             * Format: double
+             * @description Temperature, C, 0-45.
+             */
+            temperatureC: number;
+            /**
+             * Format: double
+             * @description Relative humidity, 0.05-0.99.
+             */
+            humidity: number;
+            /** @description A fan moves it. */
+            fan: boolean;
+            /** @description Cans may be sprayed: the weather or the booth is fit. */
+            cansFit: boolean;
+        };
         /** @description One stratum of a small core sample. */
         SampleStratum: {
             /** @description In the recess. */
@@ -5437,6 +6279,11 @@ export interface components {
              */
             deltaE: number;
         };
+        /**
+         * @description Where a step is done, and so what has to be set up for it.
+         * @enum {unknown}
+         */
+        Station: "brush" | "sponge" | "dryBrush" | "airbrush" | "spirit" | "can";
         /**
          * @description How the shelf stands to a need.
          * @enum {unknown}
@@ -5765,6 +6612,28 @@ export interface components {
          * @enum {unknown}
          */
         WashSchool: "twoThin" | "oneGenerous";
+        /** @description An evening that comes every week. */
+        WeeklyEvening: {
+            /** @description Day of the week. */
+            day: components["schemas"]["DayOfWeek"];
+            /**
+             * Format: int32
+             * @description Begins, minutes after midnight, 0-1439.
+             */
+            startMin: number;
+            /**
+             * Format: int32
+             * @description Ends, minutes after midnight, up to 1440.
+             */
+            endMin: number;
+        };
+        /** @description Another way to do it. */
+        WhatIf: {
+            /** @description What is done otherwise. */
+            name: string;
+            /** @description What it comes to. */
+            summary: components["schemas"]["PlanSummary"];
+        };
         /** @description A change with the version it was made on. */
         ZoneChange: {
             /**

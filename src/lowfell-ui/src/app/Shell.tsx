@@ -12,6 +12,8 @@ const screens = [
   { to: "/shelf", label: "Shelf", key: "h" },
   { to: "/mixes", label: "Mixes", key: "x" },
   { to: "/amounts", label: "Amounts", key: "a" },
+  { to: "/evenings", label: "Evenings", key: "e" },
+  { to: "/log", label: "Log", key: "g" },
   { to: "/tiles", label: "Tiles", key: "l" },
   { to: "/match", label: "Match", key: "m" },
   { to: "/schools", label: "Schools", key: "o" },
@@ -26,12 +28,11 @@ export function Shell() {
       if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return;
       const screen = screens.find((s) => s.key === e.key);
       if (e.key === "?") setHelp(true);
-      else if (e.key === "g") leading = Date.now();
       else if (screen && Date.now() - leading < 1200) {
         leading = 0;
         e.stopImmediatePropagation();
         void navigate(screen.to);
-      }
+      } else if (e.key === "g") leading = Date.now();
     }
     window.addEventListener("keydown", onKey, true);
     return () => window.removeEventListener("keydown", onKey, true);

@@ -4,7 +4,8 @@ const groups = [
   {
     title: "Everywhere",
     keys: [
-      ["g then s, t, h, x, a, l, m, o", "Sets, Stack, Shelf, Mixes, Amounts, Tiles, Match, Schools"],
+      ["g then s, t, h, x, a", "Sets, Stack, Shelf, Mixes, Amounts"],
+      ["g then e, g, l, m, o", "Evenings, Log, Tiles, Match, Schools"],
       ["?", "These keys"],
     ],
   },

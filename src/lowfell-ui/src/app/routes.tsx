@@ -56,6 +56,18 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: "/evenings",
+        lazy: async () => ({
+          Component: (await import("../features/evenings/EveningsScreen")).EveningsScreen,
+        }),
+      },
+      {
+        path: "/log",
+        lazy: async () => ({
+          Component: (await import("../features/log/LogScreen")).LogScreen,
+        }),
+      },
+      {
         path: "/schools",
         lazy: async () => ({
           Component: (await import("../features/schools/SchoolsScreen")).SchoolsScreen,

@@ -5,6 +5,7 @@ import type { Mix, MixRecord } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, Chip, Field, NumberInput, notify, TextInput } from "../../ui";
 import { AgainDialog } from "./AgainDialog";
+import { ranges } from "./ranges";
 import { UseDialog } from "./UseDialog";
 
 const refresh = () =>
@@ -145,15 +146,4 @@ export function MadeMixes({ mix }: { mix: Mix }) {
       )}
     </div>
   );
-}
-
-/** 1, 2, 3, 7 as "1–3, 7". */
-export function ranges(copies: number[]): string {
-  const runs: [number, number][] = [];
-  for (const c of copies) {
-    const last = runs.at(-1);
-    if (last && last[1] === c - 1) last[1] = c;
-    else runs.push([c, c]);
-  }
-  return runs.map(([a, b]) => (a === b ? `${a}` : `${a}–${b}`)).join(", ");
 }

@@ -1,0 +1,336 @@
+namespace Lowfell.Core.Evenings;
+
+/// <summary>Plans the evenings as a painter would: forward through the sessions, always the most pressing thing that can be done now.</summary>
+/// <remarks>
+/// Chronological list scheduling: at each moment, among the lots whose copies are dry enough and that fit before the session ends, the one of
+/// highest priority is taken; keeping the set-up counts for something. Where nothing is ready, time goes on to the moment at which something
+/// is. Lots with a window are placed together with the lot that must follow them. A few rules of priority are tried, then shuffled ones for
+/// as long as there is time; the best plan by finish, set-ups, idle minutes is kept (Kolisch 1996 for the scheme; priorities by longest tail).
+/// </remarks>
+public static class ListScheduler
+{
+    private const double Tolerance = 1e-6;
+
+    /// <summary>A plan at once.</summary>
+    public static Plan Immediate(PlanTask task) => Improve(task, static _ => false, 0);
+
+    /// <summary>A plan, tried again with shuffled priorities while <paramref name="goOn"/> says so.</summary>
+    /// <param name="task">What is to be planned.</param>
+    /// <param name="goOn">Asked before each try, with the best plan so far.</param>
+    /// <param name="seed">Seed of the shuffling: the same seed and number of tries give the same plan.</param>
+    public static Plan Improve(PlanTask task, Func<Plan, bool> goOn, int seed)
+    {
+        var split = Split(task);
+        var wanted = split.Chains.Sum(c => c.Count);
+        double[] usual = [.. split.Chains.Select(_ => 1.0)];
+        Plan? best = null;
+        void Try(double[] pressing, double keepSetUp)
+        {
+            var plan = new Run(split, pressing, keepSetUp).Go();
+            if (best is null || plan.Rank(wanted).CompareTo(best.Rank(wanted)) < 0)
+            {
+                best = plan;
+            }
+        }
+
+        foreach (var keep in new[] { 0.0, 60, 600, 6000 })
+        {
+            Try(usual, keep);
+        }
+
+        var random = new Random(seed);
+        while (goOn(best!))
+        {
+            Try([.. usual.Select(_ => 0.6 + (0.8 * random.NextDouble()))], Math.Pow(10, 4 * random.NextDouble()));
+        }
+
+        return best!;
+    }
+
+    /// <summary>The first session in which everything can be done at the earliest, whatever the plan: no plan can finish before.</summary>
+    /// <remarks>The largest of two bounds: each chain alone through the calendar; and all work with a set-up for each station and colour against the minutes there are.</remarks>
+    public static int EarliestFinish(PlanTask task)
+    {
+        var split = Split(task);
+        var bound = -1;
+        foreach (var chain in split.Chains.Where(c => c.Count > 0))
+        {
+            var alone = new Run(split with { Chains = [.. split.Chains.Select(c => ReferenceEquals(c, chain) ? c : [])] }, new double[split.Chains.Count], 0).Go();
+            bound = Math.Max(bound, alone.Problem is null ? alone.LastSession : split.Sessions.Count);
+        }
+
+        var lots = split.Chains.SelectMany(c => c).ToList();
+        var work = lots.Sum(l => l.Minutes) + lots.Select(l => (l.Station, l.Colour)).Distinct().Sum(s => s.Station.SetUpMin());
+        var minutes = 0.0;
+        for (var s = 0; s < split.Sessions.Count; s++)
+        {
+            minutes += split.Sessions[s].Minutes;
+            if (minutes >= work - Tolerance)
+            {
+                return Math.Max(bound, lots.Count == 0 ? -1 : s);
+            }
+        }
+
+        return split.Sessions.Count;
+    }
+
+    // Whole lots are kept as long as any session holds them; else they are split into as few and as equal parts as fit.
+    private static PlanTask Split(PlanTask task)
+    {
+        var longest = task.Sessions.Count == 0 ? 0 : task.Sessions.Max(s => s.Minutes);
+        List<IReadOnlyList<Lot>> chains = [];
+        var number = 0;
+        foreach (var chain in task.Chains)
+        {
+            var most = chain.Count == 0 ? int.MaxValue : chain.Min(l => Math.Max(1, (int)((longest - l.Station.SetUpMin()) / l.MinutesPerCopy)));
+            for (var i = 0; i + 1 < chain.Count; i++)
+            {
+                most = Math.Min(most, MostInWindow(chain[i], chain[i + 1], longest));
+            }
+
+            var copies = chain.Count == 0 ? [] : chain[0].Copies;
+            var parts = Math.Max(1, (int)Math.Ceiling((double)copies.Count / Math.Max(1, most)));
+            for (var p = 0; p < parts; p++)
+            {
+                var own = copies.Skip(p * copies.Count / parts).Take(((p + 1) * copies.Count / parts) - (p * copies.Count / parts)).ToList();
+                chains.Add([.. chain.Select(l => l with { Chain = number, Copies = own })]);
+                number++;
+            }
+        }
+
+        // Parts of a chain touch what the whole touched.
+        var origin = new List<int>();
+        for (var c = 0; c < task.Chains.Count; c++)
+        {
+            var parts = chains.Count(k => k.Count > 0 && task.Chains[c].Count > 0 && k[0].ZoneId == task.Chains[c][0].ZoneId && task.Chains[c][0].Copies.Contains(k[0].Copies[0]));
+            origin.AddRange(Enumerable.Repeat(c, task.Chains[c].Count == 0 ? 1 : parts));
+        }
+
+        var touching = from a in Enumerable.Range(0, chains.Count)
+                       from b in Enumerable.Range(a + 1, chains.Count - a - 1)
+                       where task.Touching.Contains((origin[a], origin[b])) || task.Touching.Contains((origin[b], origin[a]))
+                       where chains[a].Count > 0 && chains[b].Count > 0 && chains[a][0].Copies.Intersect(chains[b][0].Copies).Any()
+                       select (a, b);
+        return new(chains, task.Sessions, [.. touching]);
+    }
+
+    // Copies that a windowed pair can take at once: the last copy's second step must begin in its window, and all within one session.
+    private static int MostInWindow(Lot first, Lot second, int longest)
+    {
+        if (first.MostLagMin is not { } most)
+        {
+            return int.MaxValue;
+        }
+
+        for (var n = first.Copies.Count; n > 1; n--)
+        {
+            if (PairMinutes(first with { Copies = [.. first.Copies.Take(n)] }, second with { Copies = [.. second.Copies.Take(n)] }, most) is { } minutes && minutes <= longest)
+            {
+                return n;
+            }
+        }
+
+        return 1;
+    }
+
+    // From the first set-up to the end of the second lot; null where the window can't be kept for every copy.
+    private static double? PairMinutes(Lot first, Lot second, double most)
+    {
+        var offset = Offset(first, second);
+        var late = offset + ((second.Copies.Count - 1) * (second.MinutesPerCopy - first.MinutesPerCopy)) - first.MinutesPerCopy;
+        return Math.Max(offset - first.MinutesPerCopy, late) <= most + Tolerance ? first.Station.SetUpMin() + offset + second.Minutes : null;
+    }
+
+    // Start of the second lot over the start of the first: every copy waits long enough, and the hands are free.
+    private static double Offset(Lot first, Lot second)
+    {
+        var n = first.Copies.Count;
+        var lag = first.MinutesPerCopy + first.LagMin + Math.Max(0, (n - 1) * (first.MinutesPerCopy - second.MinutesPerCopy));
+        return Math.Max(lag, first.Minutes + second.SetUpAfter(first));
+    }
+
+    /// <summary>One pass through the calendar.</summary>
+    private sealed class Run
+    {
+        private readonly PlanTask task;
+        private readonly double[] pressing;
+        private readonly double keepSetUp;
+        private readonly int[] next;
+        private readonly double[][] tail;
+        private readonly double[] ready;
+        private readonly List<PlannedLot> done = [];
+        private readonly List<int>[] touches;
+        private readonly double[] wetUntil;
+
+        public Run(PlanTask task, double[] pressing, double keepSetUp)
+        {
+            (this.task, this.pressing, this.keepSetUp) = (task, pressing, keepSetUp);
+            next = new int[task.Chains.Count];
+            ready = new double[task.Chains.Count];
+            wetUntil = new double[task.Chains.Count];
+            touches = [.. task.Chains.Select(_ => new List<int>())];
+            foreach (var (a, b) in task.Touching)
+            {
+                touches[a].Add(b);
+                touches[b].Add(a);
+            }
+
+            tail = [.. task.Chains.Select(chain =>
+            {
+                var sums = new double[chain.Count + 1];
+                for (var i = chain.Count - 1; i >= 0; i--)
+                {
+                    sums[i] = sums[i + 1] + chain[i].Minutes + chain[i].LagMin;
+                }
+
+                return sums;
+            })];
+        }
+
+        public Plan Go()
+        {
+            for (var s = 0; s < task.Sessions.Count && Left(); s++)
+            {
+                var session = task.Sessions[s];
+                double now = session.Open;
+                Lot? before = null;
+                while (Best(now, session, before) is { } choice)
+                {
+                    (now, before) = Place(choice.Chain, choice.Start, s, before);
+                }
+            }
+
+            return new([.. done.OrderBy(l => l.Start)], Problem());
+        }
+
+        private bool Left()
+        {
+            for (var c = 0; c < next.Length; c++)
+            {
+                if (next[c] < task.Chains[c].Count)
+                {
+                    return true;
+                }
+            }
+
+            return false;
+        }
+
+        // The chain to go on with: of those that can start by the earliest moment at which any can, the most pressing.
+        private (int Chain, double Start)? Best(double now, Session session, Lot? before)
+        {
+            var earliest = double.MaxValue;
+            Span<double> starts = next.Length <= 512 ? stackalloc double[next.Length] : new double[next.Length];
+            for (var c = 0; c < next.Length; c++)
+            {
+                starts[c] = double.MaxValue;
+                if (next[c] >= task.Chains[c].Count)
+                {
+                    continue;
+                }
+
+                var lot = task.Chains[c][next[c]];
+                var start = Math.Max(now + lot.SetUpAfter(before), Ready(c));
+                if (start + Span(c) <= session.Close + Tolerance)
+                {
+                    starts[c] = start;
+                    earliest = Math.Min(earliest, start);
+                }
+            }
+
+            if (earliest == double.MaxValue)
+            {
+                return null;
+            }
+
+            // What starts within a few minutes of the first is as good as at once.
+            const double Soon = 6;
+            var best = -1;
+            var most = double.MinValue;
+            for (var c = 0; c < next.Length; c++)
+            {
+                if (starts[c] > earliest + Soon)
+                {
+                    continue;
+                }
+
+                var lot = task.Chains[c][next[c]];
+                var urge = (tail[c][next[c]] * pressing[c]) + (lot.SetUpAfter(before) == 0 ? keepSetUp : 0);
+                if (urge > most)
+                {
+                    (best, most) = (c, urge);
+                }
+            }
+
+            return (best, starts[best]);
+        }
+
+        private double Ready(int chain)
+        {
+            var moment = Math.Max(ready[chain], task.Chains[chain][next[chain]].NotBefore);
+            foreach (var other in touches[chain])
+            {
+                moment = Math.Max(moment, wetUntil[other]);
+            }
+
+            return moment;
+        }
+
+        // Minutes that must be free: the lot, and all lots that must follow it within a window.
+        private double Span(int chain)
+        {
+            var lots = task.Chains[chain];
+            var minutes = 0.0;
+            var i = next[chain];
+            while (lots[i].MostLagMin is not null && i + 1 < lots.Count)
+            {
+                minutes += Offset(lots[i], lots[i + 1]);
+                i++;
+            }
+
+            return minutes + lots[i].Minutes;
+        }
+
+        private (double Now, Lot Last) Place(int chain, double start, int session, Lot? before)
+        {
+            while (true)
+            {
+                var lots = task.Chains[chain];
+                var lot = lots[next[chain]];
+                var planned = new PlannedLot(lot, session, start, lot.SetUpAfter(before));
+                done.Add(planned);
+                next[chain]++;
+                var follows = next[chain] < lots.Count ? lots[next[chain]] : null;
+                wetUntil[chain] = planned.End + lot.TouchMin;
+                ready[chain] = follows is null ? planned.End : start + lot.MinutesPerCopy + lot.LagMin + Math.Max(0, (lot.Copies.Count - 1) * (lot.MinutesPerCopy - follows.MinutesPerCopy));
+                if (lot.MostLagMin is null || follows is null)
+                {
+                    return (planned.End, lot);
+                }
+
+                start += Offset(lot, follows);
+                before = lot;
+            }
+        }
+
+        private PlanProblem? Problem()
+        {
+            for (var c = 0; c < next.Length; c++)
+            {
+                if (next[c] >= task.Chains[c].Count)
+                {
+                    continue;
+                }
+
+                var lot = task.Chains[c][next[c]];
+                var longest = task.Sessions.Count == 0 ? 0 : task.Sessions.Max(s => s.Minutes);
+                var kind = lot.Minutes + lot.Station.SetUpMin() > longest + Tolerance ? PlanProblemKind.LongerThanAnySession
+                    : Span(c) + lot.Station.SetUpMin() > longest + Tolerance ? PlanProblemKind.WindowDoesNotFit
+                    : PlanProblemKind.CalendarEnds;
+                return new(kind, lot);
+            }
+
+            return null;
+        }
+    }
+}

@@ -1,0 +1,127 @@
+using Lowfell.Core.Drying;
+using Lowfell.Core.Evenings;
+using Lowfell.Web.Hosting;
+using NodaTime;
+
+namespace Lowfell.Web.Features.Evenings;
+
+/// <summary>An evening that comes every week.</summary>
+/// <param name="Day">Day of the week.</param>
+/// <param name="StartMin">Begins, minutes after midnight, 0-1439.</param>
+/// <param name="EndMin">Ends, minutes after midnight, up to 1440.</param>
+public sealed record WeeklyEvening(DayOfWeek Day, int StartMin, int EndMin);
+
+/// <summary>A day that is unlike its week.</summary>
+/// <param name="Date">The day.</param>
+/// <param name="StartMin">Begins, minutes after midnight; none for a day without painting.</param>
+/// <param name="EndMin">Ends.</param>
+public sealed record CalendarException(DateOnly Date, int? StartMin = null, int? EndMin = null);
+
+/// <summary>The air of the room.</summary>
+/// <param name="TemperatureC">Temperature, C, 0-45.</param>
+/// <param name="Humidity">Relative humidity, 0.05-0.99.</param>
+/// <param name="Fan">A fan moves it.</param>
+/// <param name="CansFit">Cans may be sprayed: the weather or the booth is fit.</param>
+public sealed record RoomView(double TemperatureC, double Humidity, bool Fan, bool CansFit)
+{
+    /// <summary>As Core knows it.</summary>
+    public Climate ToCore() => new(TemperatureC, Humidity, Fan);
+}
+
+/// <summary>The evenings and the room.</summary>
+/// <param name="Version">Version to send back with a change.</param>
+/// <param name="TimeZone">Time zone, as in the IANA database.</param>
+/// <param name="Weekly">Evenings of every week.</param>
+/// <param name="Exceptions">Days that are unlike it.</param>
+/// <param name="Room">The room.</param>
+public sealed record CalendarView(int Version, string TimeZone, IReadOnlyList<WeeklyEvening> Weekly, IReadOnlyList<CalendarException> Exceptions, RoomView Room)
+{
+    private const int LeastMinutes = 10;
+    private const int MostWeekly = 30;
+    private const int MostExceptions = 400;
+    private const int DayMinutes = 1440;
+
+    /// <summary>Weeks that are planned ahead.</summary>
+    public const int Weeks = 26;
+
+    /// <summary>Checks it.</summary>
+    public void Check(Checks checks)
+    {
+        if (DateTimeZoneProviders.Tzdb.GetZoneOrNull(TimeZone) is null)
+        {
+            checks.Fault("timeZone", $"'{(TimeZone.Length > 40 ? TimeZone[..40] : TimeZone)}' is no time zone of the IANA database, such as Europe/London.");
+        }
+
+        checks.Within("room.", "temperatureC", Room.TemperatureC, 0, 45, " C");
+        checks.Within("room.", "humidity", Room.Humidity, 0.05, 0.99);
+        checks.Within("", "weekly", Weekly.Count, 0, MostWeekly, " evenings");
+        checks.Within("", "exceptions", Exceptions.Count, 0, MostExceptions, " days");
+        for (var i = 0; i < Weekly.Count; i++)
+        {
+            var w = Weekly[i];
+            Times(checks, $"weekly[{i}].", w.StartMin, w.EndMin);
+            if (Weekly.Take(i).Any(o => o.Day == w.Day && o.StartMin < w.EndMin && w.StartMin < o.EndMin))
+            {
+                checks.Fault($"weekly[{i}].startMin", "This evening overlaps another of the same day.");
+            }
+        }
+
+        for (var i = 0; i < Exceptions.Count; i++)
+        {
+            var e = Exceptions[i];
+            if (e.StartMin is null != e.EndMin is null)
+            {
+                checks.Fault($"exceptions[{i}].endMin", "A day has both a beginning and an end, or neither.");
+            }
+            else if (e.StartMin is { } start)
+            {
+                Times(checks, $"exceptions[{i}].", start, e.EndMin!.Value);
+            }
+
+            if (Exceptions.Take(i).Any(o => o.Date == e.Date))
+            {
+                checks.Fault($"exceptions[{i}].date", $"{e.Date:yyyy-MM-dd} stands here twice.");
+            }
+        }
+    }
+
+    /// <summary>Sessions from a moment on, with the local days that they are on; a change of clocks makes one longer or shorter.</summary>
+    /// <param name="origin">The moment that minutes are counted from.</param>
+    public IReadOnlyList<(Session Session, LocalDate Day)> Sessions(Instant origin)
+    {
+        var zone = DateTimeZoneProviders.Tzdb[TimeZone];
+        var today = origin.InZone(zone).Date;
+        var special = Exceptions.ToDictionary(e => LocalDate.FromDateOnly(e.Date));
+        var found = new List<(Session, LocalDate)>();
+        for (var day = today; day < today.PlusWeeks(Weeks); day = day.PlusDays(1))
+        {
+            var times = special.TryGetValue(day, out var e)
+                ? e.StartMin is { } start ? [(start, e.EndMin!.Value)] : []
+                : Weekly.Where(w => (int)w.Day == (int)day.DayOfWeek % 7).OrderBy(w => w.StartMin).Select(w => (w.StartMin, w.EndMin)).ToArray();
+            foreach (var (from, to) in times)
+            {
+                var open = Math.Max(0, Minutes(zone, day, from, origin));
+                var close = Minutes(zone, day, to, origin);
+                if (close - open >= LeastMinutes)
+                {
+                    found.Add((new(open, close), day));
+                }
+            }
+        }
+
+        return found;
+    }
+
+    private static int Minutes(DateTimeZone zone, LocalDate day, int minute, Instant origin) =>
+        (int)Math.Round((day.AtMidnight().PlusMinutes(minute).InZoneLeniently(zone).ToInstant() - origin).TotalMinutes);
+
+    private static void Times(Checks checks, string at, int start, int end)
+    {
+        checks.Within(at, "startMin", start, 0, DayMinutes - 1, " minutes after midnight");
+        checks.Within(at, "endMin", end, 1, DayMinutes, " minutes after midnight");
+        if (end - start < LeastMinutes)
+        {
+            checks.Fault(at + "endMin", $"It ends {end - start} minutes after it begins; {LeastMinutes} minutes are the least, and an evening ends by midnight.");
+        }
+    }
+}

@@ -1,0 +1,176 @@
+using System.Globalization;
+using System.Security.Cryptography;
+using CsvHelper;
+using CsvHelper.Configuration;
+using Lowfell.Store;
+using Lowfell.Web.Features.Benches;
+using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Log;
+
+/// <summary>Something done at the table, on one or more copies.</summary>
+/// <param name="Id">Given by who sends it: the same action sent twice is one.</param>
+/// <param name="Kind">What it tells.</param>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="CoatId">The coat; needed for done and taken back.</param>
+/// <param name="Pass">Which pass, 1-20.</param>
+/// <param name="Copies">Numbers of the copies, from 1.</param>
+/// <param name="At">When; now where none is given.</param>
+/// <param name="Minutes">Hands-on minutes for all of them together, 0-1000.</param>
+/// <param name="Note">What went wrong and what mended it, or a remark; 2000 characters at most.</param>
+public sealed record LogAction(Guid Id, LogKind Kind, Guid ZoneId, IReadOnlyList<int> Copies, Guid? CoatId = null, int Pass = 1, DateTimeOffset? At = null, double? Minutes = null, string Note = "");
+
+/// <summary>An entry of the log.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="At">When.</param>
+/// <param name="Kind">What it tells.</param>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="Label">Piece and zone then.</param>
+/// <param name="CoatId">The coat.</param>
+/// <param name="Paint">What it was painted with then.</param>
+/// <param name="Pass">Which pass.</param>
+/// <param name="Copy">Number of the copy.</param>
+/// <param name="Minutes">Hands-on minutes.</param>
+/// <param name="RoomC">Temperature then.</param>
+/// <param name="RoomHumidity">Humidity then.</param>
+/// <param name="Note">Note.</param>
+public sealed record LogEntry(
+    Guid Id, DateTimeOffset At, LogKind Kind, Guid ZoneId, string Label, Guid? CoatId, string Paint, int Pass, int Copy, double? Minutes, double RoomC, double RoomHumidity, string Note);
+
+/// <summary>The log: only ever added to; what was wrong is put right by another entry.</summary>
+public static class LogEndpoints
+{
+    private const int MostShown = 500;
+    private const int MostExported = 100_000;
+    private const int LongestNote = 2000;
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(WebApplication app)
+    {
+        var group = app.MapGroup("/api/log").WithTags("Log").ProducesValidationProblem();
+        group.MapGet("", List).WithSummary("Entries by words, zone and kind, the newest first.");
+        group.MapPost("", Add).WithSummary("Writes an action down, an entry for each copy. Sent twice, it is written once.");
+        group.MapGet("log.csv", Csv).WithSummary("The log as CSV.").Produces<string>(200, "text/csv");
+        group.MapGet("log.json", async (LowfellDb db, CancellationToken cancel) => TypedResults.Ok(await db.Log.AsNoTracking().OrderByDescending(l => l.At).Take(MostExported).Select(l => View(l)).ToListAsync(cancel)))
+            .WithSummary("The log as JSON.");
+    }
+
+    private static async Task<Ok<List<LogEntry>>> List(LowfellDb db, CancellationToken cancel, string search = "", Guid? zoneId = null, string? kind = null)
+    {
+        var wanted = QueryWord.Parse<LogKind>("kind", kind);
+        var entries = db.Log.AsNoTracking().Where(l => (zoneId == null || l.ZoneId == zoneId) && (wanted == null || l.Kind == wanted));
+        foreach (var word in search.Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(8))
+        {
+            var like = "%" + word.Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%";
+            entries = entries.Where(l => EF.Functions.ILike(l.Label + " " + l.Paint + " " + l.Note, like));
+        }
+
+        return TypedResults.Ok(await entries.OrderByDescending(l => l.At).ThenBy(l => l.Copy).Take(MostShown).Select(l => View(l)).ToListAsync(cancel));
+    }
+
+    private static async Task<Ok<List<LogEntry>>> Add(LogAction action, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel)
+    {
+        var now = clock.GetUtcNow();
+        var zone = await db.Zones.AsNoTracking().Include(z => z.Piece).SingleOrDefaultAsync(z => z.Id == action.ZoneId && z.DeletedAt == null && z.Piece!.DeletedAt == null, cancel)
+            ?? throw RefusedException.NotFound("zoneId", action.ZoneId);
+        Check(action, zone, now);
+        var coat = action.CoatId is { } id ? await db.Coats.AsNoTracking().SingleOrDefaultAsync(c => c.SchemeId == zone.SchemeId && c.Id == id, cancel) ?? throw RefusedException.NotFound("coatId", id) : null;
+        var shelf = await shelves.OpenAsync(scope, services, cancel);
+        var paint = coat is null ? "" : shelf.Paints.GetValueOrDefault(coat.MaterialId ?? coat.MixId ?? Guid.Empty)?.Name ?? "";
+        var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
+        var rows = action.Copies.Distinct().Order().Select(copy => new LogRow
+        {
+            Id = EntryId(action.Id, copy),
+            BenchId = scope.BenchId,
+            At = (action.At ?? now).ToUniversalTime(),
+            Kind = action.Kind,
+            ZoneId = zone.Id,
+            CoatId = action.CoatId,
+            Pass = action.Pass,
+            Copy = copy,
+            Minutes = action.Minutes is { } minutes ? minutes / action.Copies.Count : null,
+            Paint = paint,
+            Label = $"{zone.Piece!.Name}, {zone.Name}",
+            RoomC = bench.RoomC,
+            RoomHumidity = bench.RoomHumidity,
+            Note = action.Note.Trim(),
+        }).ToList();
+        var ids = rows.Select(r => r.Id).ToList();
+        var known = await db.Log.Where(l => ids.Contains(l.Id)).Select(l => l.Id).ToListAsync(cancel);
+        db.Log.AddRange(rows.Where(r => !known.Contains(r.Id)));
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException twice) when (twice.InnerException is Npgsql.PostgresException { SqlState: Npgsql.PostgresErrorCodes.UniqueViolation })
+        {
+            // The same action came twice at once; the other one has written it down.
+            db.ChangeTracker.Clear();
+        }
+
+        return TypedResults.Ok(rows.ConvertAll(View));
+    }
+
+    private static async Task<FileContentHttpResult> Csv(LowfellDb db, CancellationToken cancel)
+    {
+        using var writer = new StringWriter(CultureInfo.InvariantCulture);
+        using (var csv = new CsvWriter(writer, new CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = InjectionOptions.Escape, InjectionEscapeCharacter = '\'' }))
+        {
+            csv.WriteRecords((await db.Log.AsNoTracking().OrderByDescending(l => l.At).Take(MostExported).ToListAsync(cancel)).Select(l => new
+            {
+                at = l.At.ToString("yyyy-MM-ddTHH:mm:ssZ", CultureInfo.InvariantCulture), kind = l.Kind.ToString(), zone = l.Label, paint = l.Paint, pass = l.Pass, copy = l.Copy, minutes = l.Minutes, room_c = l.RoomC, room_humidity = l.RoomHumidity, note = l.Note,
+            }));
+        }
+
+        return TypedResults.File(System.Text.Encoding.UTF8.GetBytes(writer.ToString()), "text/csv; charset=utf-8", "lowfell-log.csv");
+    }
+
+    private static void Check(LogAction action, ZoneRow zone, DateTimeOffset now)
+    {
+        var checks = new Checks();
+        checks.Text("", "note", action.Note, LongestNote);
+        checks.Within("", "pass", action.Pass, 1, 20);
+        checks.WithinIfAny("", "minutes", action.Minutes, 0, 1000, " min");
+        checks.Within("", "copies", action.Copies.Count, 1, 1000, " copies");
+        if (action.Id == Guid.Empty)
+        {
+            checks.Fault("id", "An action has an id of its own.");
+        }
+
+        if (action.CoatId is null && action.Kind is LogKind.Done or LogKind.TakenBack)
+        {
+            checks.Fault("coatId", "Say which coat.");
+        }
+
+        if (action.Kind is LogKind.Problem or LogKind.Note && action.Note.Trim().Length == 0)
+        {
+            checks.Fault("note", "Say what happened.");
+        }
+
+        if (action.Copies.FirstOrDefault(c => c < 1 || c > zone.Piece!.Copies) is var gone and not 0)
+        {
+            checks.Fault("copies", $"There is no copy {gone} of {zone.Piece!.Name}; 1 to {zone.Piece.Copies} are there.");
+        }
+
+        if (action.At > now.AddMinutes(10) || action.At < now.AddYears(-20))
+        {
+            checks.Fault("at", $"{action.At:yyyy-MM-dd HH:mm} is not in the past.");
+        }
+
+        checks.Enforce();
+    }
+
+    private static Guid EntryId(Guid action, int copy)
+    {
+        Span<byte> text = stackalloc byte[20];
+        action.TryWriteBytes(text);
+        BitConverter.TryWriteBytes(text[16..], copy);
+        return new Guid(SHA256.HashData(text).AsSpan(0, 16));
+    }
+
+    private static LogEntry View(LogRow l) => new(
+        l.Id, l.At, l.Kind, l.ZoneId, l.Label, l.CoatId, l.Paint, l.Pass, l.Copy, l.Minutes is { } m ? Math.Round(m, 1) : null, l.RoomC, l.RoomHumidity, l.Note);
+}

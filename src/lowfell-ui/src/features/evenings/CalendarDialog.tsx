@@ -1,0 +1,206 @@
+import { Plus, X } from "lucide-react";
+import { useState } from "react";
+import { api, ask, queryClient, wording } from "../../api/client";
+import type { Calendar } from "../../api/types";
+import { number } from "../../api/words";
+import { Button, Choice, Dialog, Field, IconButton, NumberInput, TextInput, Toggle } from "../../ui";
+import { fromHhmm, hhmm } from "./when";
+
+type Weekday = Calendar["weekly"][number]["day"];
+const days: Weekday[] = ["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"];
+
+/** The evenings of a week, days that are unlike it, and the air of the room. */
+export function CalendarDialog({ calendar, onClose }: { calendar: Calendar; onClose: () => void }) {
+  const [draft, setDraft] = useState(calendar);
+  const [fault, setFault] = useState<string>();
+  const set = (part: Partial<Calendar>) => setDraft({ ...draft, ...part });
+  const room = (part: Partial<Calendar["room"]>) => set({ room: { ...draft.room, ...part } });
+  async function keep() {
+    try {
+      await ask(api.PUT("/api/calendar", { body: draft }));
+      await queryClient.invalidateQueries();
+      onClose();
+    } catch (error) {
+      setFault(wording(error));
+    }
+  }
+  async function readRoom() {
+    try {
+      const reading = await ask(api.POST("/api/room/reading"));
+      room({ temperatureC: reading.temperatureC, humidity: Math.round(reading.humidity * 100) / 100 });
+    } catch (error) {
+      setFault(wording(error));
+    }
+  }
+  return (
+    <Dialog open wide title="Evenings and room" onClose={onClose}>
+      <div className="grid grid-cols-2 gap-6 text-sm">
+        <div className="flex flex-col gap-2">
+          <h3 className="font-semibold">Every week</h3>
+          {draft.weekly.length === 0 && <p className="text-soft">No evening yet. Add the first.</p>}
+          {draft.weekly.map((w, i) => (
+            <div key={i} className="grid grid-cols-[minmax(0,1fr)_5rem_5rem_2rem] items-center gap-1">
+              <Choice
+                label={`Day of evening ${i + 1}`}
+                value={w.day}
+                options={days.map((d) => ({ value: d, label: d[0]!.toUpperCase() + d.slice(1) }))}
+                onChange={(day) => set({ weekly: draft.weekly.map((o, at) => (at === i ? { ...o, day } : o)) })}
+              />
+              <TimeInput
+                label={`Start of evening ${i + 1}`}
+                value={w.startMin}
+                onChange={(startMin) =>
+                  set({ weekly: draft.weekly.map((o, at) => (at === i ? { ...o, startMin } : o)) })
+                }
+              />
+              <TimeInput
+                label={`End of evening ${i + 1}`}
+                value={w.endMin}
+                onChange={(endMin) => set({ weekly: draft.weekly.map((o, at) => (at === i ? { ...o, endMin } : o)) })}
+              />
+              <IconButton
+                label={`Take evening ${i + 1} out`}
+                onClick={() => set({ weekly: draft.weekly.filter((_, at) => at !== i) })}
+              >
+                <X size={15} aria-hidden />
+              </IconButton>
+            </div>
+          ))}
+          <Button
+            className="self-start"
+            onClick={() => {
+              const free = days.find((d) => !draft.weekly.some((w) => w.day === d)) ?? "monday";
+              set({ weekly: [...draft.weekly, { day: free, startMin: 1170, endMin: 1320 }] });
+            }}
+          >
+            <Plus size={15} aria-hidden /> Evening
+          </Button>
+          <h3 className="mt-2 font-semibold">Days unlike it</h3>
+          {draft.exceptions.map((e, i) => (
+            <div key={i} className="grid grid-cols-[minmax(0,1fr)_auto_2rem] items-center gap-2">
+              <TextInput
+                type="date"
+                aria-label={`Day ${i + 1} unlike the week`}
+                value={e.date}
+                onChange={(ev) =>
+                  set({ exceptions: draft.exceptions.map((o, at) => (at === i ? { ...o, date: ev.target.value } : o)) })
+                }
+              />
+              {e.startMin == null ? (
+                <Button
+                  look="quiet"
+                  onClick={() =>
+                    set({
+                      exceptions: draft.exceptions.map((o, at) =>
+                        at === i ? { ...o, startMin: 1170, endMin: 1320 } : o,
+                      ),
+                    })
+                  }
+                >
+                  no painting
+                </Button>
+              ) : (
+                <span className="flex gap-1">
+                  <TimeInput
+                    label={`Start of day ${i + 1}`}
+                    value={e.startMin}
+                    onChange={(startMin) =>
+                      set({ exceptions: draft.exceptions.map((o, at) => (at === i ? { ...o, startMin } : o)) })
+                    }
+                  />
+                  <TimeInput
+                    label={`End of day ${i + 1}`}
+                    value={e.endMin ?? 1320}
+                    onChange={(endMin) =>
+                      set({ exceptions: draft.exceptions.map((o, at) => (at === i ? { ...o, endMin } : o)) })
+                    }
+                  />
+                </span>
+              )}
+              <IconButton
+                label={`Take day ${i + 1} out`}
+                onClick={() => set({ exceptions: draft.exceptions.filter((_, at) => at !== i) })}
+              >
+                <X size={15} aria-hidden />
+              </IconButton>
+            </div>
+          ))}
+          <Button
+            className="self-start"
+            onClick={() => set({ exceptions: [...draft.exceptions, { date: new Date().toISOString().slice(0, 10) }] })}
+          >
+            <Plus size={15} aria-hidden /> Day
+          </Button>
+        </div>
+        <div className="flex flex-col gap-3">
+          <h3 className="font-semibold">The room</h3>
+          <Field label="Temperature">
+            {(id) => (
+              <NumberInput
+                id={id}
+                value={draft.room.temperatureC}
+                min={0}
+                max={45}
+                unit="°C"
+                onChange={(temperatureC) => room({ temperatureC })}
+              />
+            )}
+          </Field>
+          <Field label="Humidity">
+            {(id) => (
+              <NumberInput
+                id={id}
+                value={Number(number(draft.room.humidity * 100, 1))}
+                min={5}
+                max={99}
+                unit="%"
+                onChange={(v) => room({ humidity: v / 100 })}
+              />
+            )}
+          </Field>
+          <div className="flex flex-wrap items-center gap-2">
+            <Button onClick={() => void readRoom()}>Read the room sensor</Button>
+            <a className="text-xs underline" href="/api/room/readings.csv">
+              its readings
+            </a>
+            <span className="text-xs text-soft">a simulated sensor</span>
+          </div>
+          <Toggle label="A fan moves the air" checked={draft.room.fan} onChange={(fan) => room({ fan })} />
+          <Toggle
+            label="Cans may be sprayed"
+            hint="the weather or the booth is fit: above about 10 °C, below about 70 % humidity"
+            checked={draft.room.cansFit}
+            onChange={(cansFit) => room({ cansFit })}
+          />
+          <Field label="Time zone" hint="such as Europe/London">
+            {(id) => <TextInput id={id} value={draft.timeZone} onChange={(e) => set({ timeZone: e.target.value })} />}
+          </Field>
+          {fault && (
+            <p role="alert" className="font-semibold text-stop">
+              {fault}
+            </p>
+          )}
+          <Button look="main" className="self-start" onClick={() => void keep()}>
+            Keep
+          </Button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+function TimeInput({ label, value, onChange }: { label: string; value: number; onChange: (minutes: number) => void }) {
+  const [text, setText] = useState(hhmm(value));
+  return (
+    <TextInput
+      aria-label={label}
+      aria-invalid={fromHhmm(text) === undefined}
+      value={text}
+      onChange={(e) => {
+        setText(e.target.value);
+        const minutes = fromHhmm(e.target.value);
+        if (minutes !== undefined) onChange(minutes);
+      }}
+    />
+  );
+}

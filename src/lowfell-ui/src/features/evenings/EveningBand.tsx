@@ -1,0 +1,135 @@
+import type { ReactNode } from "react";
+import type { PlannedEvening, PlannedStep } from "../../api/types";
+import { techniqueWord } from "../../api/words";
+import { clock, day, dryAt, minutesBetween } from "./when";
+
+interface Props {
+  evening: PlannedEvening;
+  timeZone: string;
+  current: string | undefined;
+  onOpen: (step: PlannedStep) => void;
+}
+
+/** One evening: hands-on work as blocks, drying as thin lines that run on into the night. */
+export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
+  const whole = minutesBetween(evening.openUtc, evening.closeUtc);
+  const at = (utc: string) => (minutesBetween(evening.openUtc, utc) / whole) * 100;
+  // Copies painted one after the other by parts belong side by side; what wants the night is told at its end.
+  const night = [...evening.steps]
+    .filter((s) => s.dryUtc > evening.closeUtc)
+    .sort((a, b) => (a.dryUtc < b.dryUtc ? 1 : -1));
+  return (
+    <div className="grid grid-cols-[5.4rem_minmax(0,1fr)_8.5rem] items-stretch gap-2 px-3 py-1">
+      <div className="text-sm leading-tight">
+        <strong className="block">{day(evening.day)}</strong>
+        <span className="text-xs text-soft">
+          {clock(evening.openUtc, timeZone)}–{clock(evening.closeUtc, timeZone)}
+        </span>
+      </div>
+      <ol aria-label={`Steps of ${day(evening.day)}`} className="relative h-12 rounded bg-raised">
+        {evening.steps.map((s) => {
+          const left = at(s.startUtc);
+          const width = Math.max(0.6, at(s.endUtc) - left);
+          const id = `${s.zoneId} ${s.coatId} ${s.pass} ${s.copies[0]}`;
+          return (
+            <li key={id}>
+              {s.setUpMin > 0 && (
+                <span
+                  aria-hidden
+                  className="absolute top-0 h-8 border-l border-strong"
+                  style={{ left: `${left - (s.setUpMin / whole) * 100}%`, width: `${(s.setUpMin / whole) * 100}%` }}
+                />
+              )}
+              <Block
+                title={`${clock(s.startUtc, timeZone)} ${techniqueWord[s.technique]} ${s.paint ?? ""}, ${s.piece}, ${s.zone}`}
+                label={`${clock(s.startUtc, timeZone)}, ${techniqueWord[s.technique]} ${s.paint ?? ""} on ${s.copies.length} of ${s.piece}, ${s.zone}`}
+                current={id === current}
+                left={left}
+                width={width}
+                onOpen={() => onOpen(s)}
+              >
+                <span className="truncate px-1 text-[11px] leading-4">
+                  {width > 6 ? `${s.copies.length} × ${s.paint ?? techniqueWord[s.technique]}` : ""}
+                </span>
+                <span className="flex h-2.5 w-full">
+                  {s.after.map((colour, i) => (
+                    <span key={i} className="h-full flex-1" style={{ background: colour }} />
+                  ))}
+                </span>
+              </Block>
+              <span
+                aria-hidden
+                className={`absolute h-px bg-strong ${s.dryUtc > evening.closeUtc ? "" : "border-r-4 border-strong"}`}
+                style={{
+                  left: `${at(s.endUtc)}%`,
+                  width: `${Math.max(0, Math.min(100, at(s.dryUtc)) - at(s.endUtc))}%`,
+                  top: `${35 + (evening.steps.indexOf(s) % 4) * 3}px`,
+                }}
+              />
+              {s.nextByUtc && (
+                <span
+                  aria-hidden
+                  title="its window"
+                  className="absolute top-8 h-1.5 rounded-sm bg-accent"
+                  style={{
+                    left: `${at(s.nextFromUtc)}%`,
+                    width: `${Math.max(0.4, Math.min(100, at(s.nextByUtc)) - at(s.nextFromUtc))}%`,
+                  }}
+                />
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      <p
+        className="self-center text-xs leading-tight text-soft"
+        title={night.map((s) => `${s.paint} ${dryAt(s.dryUtc, evening, timeZone)}`).join(", ")}
+      >
+        {night.length > 0 ? (
+          <>
+            <span className="block truncate text-ink">{night[0]!.paint}</span>
+            {night.length > 1 ? `and ${night.length - 1} more ` : ""}dry {dryAt(night[0]!.dryUtc, evening, timeZone)}
+          </>
+        ) : (
+          "all dry by the end"
+        )}
+      </p>
+    </div>
+  );
+}
+
+interface BlockProps {
+  title: string;
+  label: string;
+  current: boolean;
+  left: number;
+  width: number;
+  onOpen: () => void;
+  children: ReactNode;
+}
+
+/** Percent of the band that a finger or pointer hits; what is narrower is reached by "Earlier" and "Later". */
+const leastTarget = 4;
+
+function Block({ title, label, current, left, width, onOpen, children }: BlockProps) {
+  const look = `absolute top-0 flex h-8 flex-col justify-between overflow-hidden rounded-sm border text-left ${current ? "border-2 border-accent" : "border-line"} bg-tint`;
+  const place = { left: `${left}%`, width: `${width}%` };
+  return width < leastTarget ? (
+    <span title={title} className={look} style={place}>
+      <span className="sr-only">{label}</span>
+      {children}
+    </span>
+  ) : (
+    <button
+      type="button"
+      aria-current={current}
+      aria-label={label}
+      title={title}
+      onClick={onOpen}
+      className={`${look} hover:border-accent`}
+      style={place}
+    >
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,156 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { api, ask, wording } from "../../api/client";
+import type { Plan, PlanRequest } from "../../api/types";
+import { duration } from "../../api/words";
+import { Button, Toggle } from "../../ui";
+import { CalendarDialog } from "./CalendarDialog";
+import { EveningBand } from "./EveningBand";
+import { StepPanel } from "./StepPanel";
+import { longDay } from "./when";
+import { WhatIfs } from "./WhatIfs";
+
+const chosenKey = "lowfell.plannedSets";
+
+function remembered(): string[] {
+  try {
+    return JSON.parse(localStorage.getItem(chosenKey) ?? "[]") as string[];
+  } catch {
+    return [];
+  }
+}
+
+/** When it is done, and what is for tonight. */
+export function EveningsScreen() {
+  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
+  const calendar = useQuery({ queryKey: ["calendar"], queryFn: () => ask(api.GET("/api/calendar")) });
+  const [chosen, setChosen] = useState<string[]>(remembered);
+  const [open, setOpen] = useState<string>();
+  const [editing, setEditing] = useState(false);
+  const known = chosen.filter((id) => sets.data?.some((s) => s.id === id));
+  const request: PlanRequest = {
+    setIds: known.length > 0 ? known : undefined,
+    withoutOptional: false,
+    warmAir: false,
+  };
+  const plan = useQuery({
+    queryKey: ["plan", request],
+    queryFn: ({ signal }) => ask(api.POST("/api/plan", { body: request, signal })),
+    enabled: sets.data !== undefined,
+    placeholderData: keepPreviousData,
+    staleTime: 60_000,
+  });
+  const choose = (id: string, on: boolean) => {
+    const next = on ? [...known, id] : known.filter((k) => k !== id);
+    setChosen(next);
+    localStorage.setItem(chosenKey, JSON.stringify(next));
+  };
+  const error = plan.error ?? calendar.error ?? sets.error;
+  const steps = plan.data?.calendar.flatMap((e) => e.steps.map((step) => ({ step, evening: e }))) ?? [];
+  const place = Math.max(
+    0,
+    steps.findIndex(({ step }) => key(step) === open),
+  );
+  const current = steps[place];
+  return (
+    <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-[minmax(0,1fr)_21rem] items-start gap-3 p-3">
+      <div className="flex min-w-0 flex-col gap-3">
+        <section aria-label="The plan" className="rounded-lg border border-line bg-panel p-3">
+          <div className="flex items-center gap-2">
+            <h1 className="flex-1 text-lg font-semibold">Evenings</h1>
+            <Button onClick={() => setEditing(true)}>Evenings and room</Button>
+            <a
+              className="inline-flex min-h-8 items-center rounded border border-strong bg-raised px-3 py-1 text-sm font-medium hover:bg-tint"
+              href={`/api/plan/evenings.ics${known.length > 0 ? `?${known.map((id) => `sets=${id}`).join("&")}` : ""}`}
+            >
+              To my calendar
+            </a>
+          </div>
+          <fieldset className="flex flex-wrap items-center gap-x-4">
+            <legend className="sr-only">Sets to plan; all of them where none is ticked</legend>
+            <span className="text-sm text-soft">{known.length === 0 ? "All sets, or only" : "Only"}</span>
+            {sets.data?.map((s) => (
+              <Toggle key={s.id} label={s.name} checked={known.includes(s.id)} onChange={(on) => choose(s.id, on)} />
+            ))}
+          </fieldset>
+          {error && (
+            <p role="alert" className="mt-2 text-sm font-semibold text-stop">
+              {wording(error)}
+            </p>
+          )}
+          {!plan.data && !error && <p className="mt-1 text-sm text-soft">Planning…</p>}
+          {plan.data && <Verdict plan={plan.data} whole={known.length === 0} />}
+        </section>
+        {plan.data && plan.data.calendar.length > 0 && (
+          <section aria-label="Calendar" className="rounded-lg border border-line bg-panel py-2" data-testid="evenings">
+            {plan.data.calendar.map((evening) => (
+              <EveningBand
+                key={evening.openUtc}
+                evening={evening}
+                timeZone={plan.data.timeZone}
+                current={current ? key(current.step) : undefined}
+                onOpen={(step) => setOpen(key(step))}
+              />
+            ))}
+          </section>
+        )}
+      </div>
+      <div className="flex flex-col gap-3">
+        {plan.data && current && (
+          <StepPanel
+            step={current.step}
+            evening={current.evening}
+            timeZone={plan.data.timeZone}
+            cautionNote={plan.data.cautionNote}
+            onEarlier={place > 0 ? () => setOpen(key(steps[place - 1]!.step)) : undefined}
+            onLater={place < steps.length - 1 ? () => setOpen(key(steps[place + 1]!.step)) : undefined}
+          />
+        )}
+        {plan.data && plan.data.steps > 0 && <WhatIfs request={request} />}
+      </div>
+      {editing && calendar.data && <CalendarDialog calendar={calendar.data} onClose={() => setEditing(false)} />}
+    </div>
+  );
+}
+
+const key = (step: { zoneId: string; coatId: string; pass: number; copies: number[] }) =>
+  `${step.zoneId} ${step.coatId} ${step.pass} ${step.copies[0]}`;
+
+function Verdict({ plan, whole }: { plan: Plan; whole: boolean }) {
+  const s = plan.summary;
+  if (plan.steps === 0)
+    return (
+      <p className="mt-1 text-sm text-soft">
+        {whole ? "Nothing is left to paint. Plan coats in a " : "These sets are done. Plan coats in a "}
+        <Link to="/stack" className="underline">
+          stack
+        </Link>
+        .
+      </p>
+    );
+  return (
+    <div className="mt-1 text-sm">
+      <p data-testid="verdict">
+        {s.doneOn ? (
+          <>
+            Done <strong>{longDay(s.doneOn)}</strong>
+            {s.notBefore && s.notBefore !== s.doneOn && <>; no plan can be done before {longDay(s.notBefore)}</>}
+            {s.notBefore === s.doneOn && <>; no plan can be done sooner</>}.{" "}
+          </>
+        ) : (
+          <strong className="text-stop">{plan.problem} </strong>
+        )}
+        <span className="text-soft">
+          {s.evenings} evenings, {duration(s.workMin)} of work on {plan.steps} steps, {s.setUps} set-ups
+          {s.idleMin >= 1 && `, ${duration(s.idleMin)} of waiting`}.
+        </span>
+      </p>
+      {plan.waiting.map((w) => (
+        <p key={w} className="font-semibold text-risk">
+          {w}
+        </p>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,49 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, ask, wording } from "../../api/client";
+import type { PlanRequest, WhatIf } from "../../api/types";
+import { duration, number } from "../../api/words";
+import { day } from "./when";
+
+/** The plan beside other ways to do it: what each saves. */
+export function WhatIfs({ request }: { request: PlanRequest }) {
+  const ways = useQuery({
+    queryKey: ["whatIfs", request],
+    queryFn: ({ signal }) => ask(api.POST("/api/plan/what-ifs", { body: request, signal })),
+    staleTime: 60_000,
+  });
+  const base = ways.data?.[0]?.summary;
+  return (
+    <section aria-label="What if" className="rounded-lg border border-line bg-panel p-3 text-sm" data-testid="what-ifs">
+      <h2 className="mb-1 font-semibold">What if…</h2>
+      {ways.isError && (
+        <p role="alert" className="text-stop">
+          {wording(ways.error)}
+        </p>
+      )}
+      {!ways.data && !ways.isError && <p className="text-soft">Trying other ways…</p>}
+      {base &&
+        ways.data?.slice(1).map((w) => (
+          <div key={w.name} className="border-t border-line py-1.5">
+            <p className="flex gap-2">
+              <span className="flex-1">{w.name}</span>
+              <strong>{w.summary.doneOn ? day(w.summary.doneOn) : "can’t be done"}</strong>
+            </p>
+            <p className="text-xs text-soft">{saved(base, w.summary)}</p>
+          </div>
+        ))}
+    </section>
+  );
+}
+
+function saved(base: WhatIf["summary"], way: WhatIf["summary"]): string {
+  const parts = [
+    change(base.evenings - way.evenings, (n) => `${n} ${n === 1 ? "evening" : "evenings"}`),
+    change(Math.round(base.workMin - way.workMin), duration),
+    change(base.setUps - way.setUps, (n) => `${n} set-ups`),
+    change(base.paintMl - way.paintMl, (n) => `${number(n, 1)} ml`, 0.1),
+  ].filter(Boolean);
+  return parts.length === 0 ? "the same" : parts.join(", ");
+}
+
+const change = (less: number, say: (n: number) => string, least = 1): string =>
+  Math.abs(less) < least ? "" : `${say(Math.abs(less))} ${less > 0 ? "less" : "more"}`;

@@ -1,0 +1,36 @@
+/** Times as the painter's calendar has them. */
+export const clock = (utc: string, timeZone: string): string =>
+  new Intl.DateTimeFormat("en-GB", { timeZone, hour: "2-digit", minute: "2-digit" }).format(new Date(utc));
+
+/** "Thu 26 Nov" of a calendar day. */
+export const day = (date: string): string =>
+  new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(
+    new Date(`${date}T12:00:00Z`),
+  );
+
+/** "Sunday 10 January" of a calendar day. */
+export const longDay = (date: string): string =>
+  new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", weekday: "long", day: "numeric", month: "long" }).format(
+    new Date(`${date}T12:00:00Z`),
+  );
+
+/** When something is dry, told from the evening it was painted on: "23:10", or "Fri 09:00". */
+export function dryAt(utc: string, evening: { closeUtc: string }, timeZone: string): string {
+  const sameNight = new Date(utc).getTime() - new Date(evening.closeUtc).getTime() < 8 * 3_600_000;
+  const weekday = new Intl.DateTimeFormat("en-GB", { timeZone, weekday: "short" }).format(new Date(utc));
+  return sameNight ? clock(utc, timeZone) : `${weekday} ${clock(utc, timeZone)}`;
+}
+
+export const minutesBetween = (from: string, to: string): number =>
+  (new Date(to).getTime() - new Date(from).getTime()) / 60_000;
+
+/** Minutes after midnight as "19:30", and back. */
+export const hhmm = (minutes: number): string =>
+  `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+
+export const fromHhmm = (text: string): number | undefined => {
+  const match = /^(\d{1,2}):(\d{2})$/.exec(text.trim());
+  if (!match) return undefined;
+  const minutes = Number(match[1]) * 60 + Number(match[2]);
+  return minutes <= 1440 ? minutes : undefined;
+};

@@ -1,0 +1,64 @@
+using Xunit;
+
+namespace Lowfell.Browser.Tests;
+
+/// <summary>A painter's day, from the plan to the log.</summary>
+public sealed class EveningTests(DemoSession session) : IClassFixture<DemoSession>
+{
+    private readonly Browser browser = session.Browser;
+
+    private void Says(string css, string words) => browser.UntilTrue(() => browser.Find(css).Text.Contains(words, StringComparison.Ordinal), $"'{words}' in {css}");
+
+    [Fact]
+    public void The_plan_is_followed_by_keyboard_a_step_is_done_and_stands_in_the_log()
+    {
+        browser.Open("/evenings");
+        Says("[data-testid=verdict]", "Done ");
+        Says("[data-testid=what-ifs]", "warm air");
+        var steps = browser.All("[data-testid=evenings] button");
+        Assert.True(steps.Count > 15);
+        browser.Run("document.querySelectorAll('[data-testid=evenings] button')[3].focus()");
+        browser.Press(OpenQA.Selenium.Keys.Enter);
+        browser.UntilTrue(() => browser.All("[data-testid=evenings] button")[3].GetDomAttribute("aria-current") == "true", "the step in hand");
+        var paint = browser.Find("[data-testid=step] h2").Text;
+        var before = browser.Find("[data-testid=verdict]").Text;
+        browser.Named("‹ Earlier").Click();
+        browser.UntilTrue(() => browser.Find("[data-testid=step] h2").Text is { Length: > 0 }, "the step before");
+        browser.Named("Later ›").Click();
+        browser.UntilTrue(() => browser.Find("[data-testid=step] h2").Text == paint, "the step again");
+        browser.Run("[...document.querySelectorAll('[data-testid=step] button')].find(b => b.innerText.startsWith('Done for')).click()");
+        browser.UntilTrue(() => browser.Find("[data-testid=verdict]").Text != before, "another plan");
+        browser.Open("/log");
+        Says("[data-testid=log] tbody tr", paint.Split(',')[0].Split(' ')[^1]);
+        browser.Fill("Find in the log", "tide mark");
+        browser.UntilTrue(() => browser.All("[data-testid=log] tbody tr").Count == 1, "the one problem");
+    }
+
+    [Fact]
+    public void One_more_evening_is_kept_and_moves_the_plan()
+    {
+        browser.Open("/evenings");
+        Says("[data-testid=verdict]", "Done ");
+        var before = browser.Find("[data-testid=verdict]").Text;
+        browser.Named("Evenings and room").Click();
+        browser.Named("Evening", "[role=dialog]").Click();
+        browser.Named("Read the room sensor").Click();
+        browser.Named("Keep").Click();
+        browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0 && browser.Find("[data-testid=verdict]").Text != before, "another plan");
+        browser.Reload();
+        browser.Named("Evenings and room").Click();
+        browser.UntilTrue(() => browser.All("[role=dialog] [aria-label^='Day of evening']").Count == 4, "four evenings");
+    }
+
+    [Fact]
+    public void Only_some_sets_are_planned_and_remembered()
+    {
+        browser.Open("/evenings");
+        Says("[data-testid=verdict]", "Done ");
+        browser.Run("[...document.querySelectorAll('label')].find(l => l.innerText === 'Brine pans').click()");
+        browser.UntilTrue(() => browser.All("[data-testid=evenings] button").All(b => b.GetDomAttribute("title")!.Contains("Shallow pan", StringComparison.Ordinal)), "the pans alone");
+        browser.Reload();
+        browser.UntilTrue(() => browser.All("[data-testid=evenings] button") is { Count: > 0 } steps && steps.All(b => b.GetDomAttribute("title")!.Contains("Shallow pan", StringComparison.Ordinal)), "the pans alone after a reload");
+        browser.Run("localStorage.removeItem('lowfell.plannedSets')");
+    }
+}
