@@ -22,6 +22,8 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         { "/amounts", "[data-testid=missing]", "lamp" },
         { "/evenings", "[data-testid=what-ifs] strong", "day" },
         { "/evenings", "[data-testid=what-ifs] strong", "lamp" },
+        { "/bench", "[data-testid=copies]", "day" },
+        { "/bench", "[data-testid=copies]", "lamp" },
         { "/log", "[data-testid=log]", "day" },
         { "/log", "[data-testid=log]", "lamp" },
         { "/tiles", "[data-nearest]", "day" },

@@ -86,7 +86,7 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     {
         browser.Open("/sets");
         browser.Named("Keys");
-        foreach (var (key, path) in new[] { ("h", "/shelf"), ("x", "/mixes"), ("a", "/amounts"), ("e", "/evenings"), ("g", "/log"), ("l", "/tiles"), ("m", "/match"), ("o", "/schools"), ("s", "/sets"), ("t", "/stack") })
+        foreach (var (key, path) in new[] { ("h", "/shelf"), ("x", "/mixes"), ("a", "/amounts"), ("e", "/evenings"), ("b", "/bench"), ("g", "/log"), ("l", "/tiles"), ("m", "/match"), ("o", "/schools"), ("s", "/sets"), ("t", "/stack") })
         {
             browser.Press("g");
             browser.Press(key);

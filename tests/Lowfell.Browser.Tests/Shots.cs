@@ -51,5 +51,8 @@ public sealed class Shots
         browser.Resize(820, 1180);
         StackPage.Open(browser, await app.ZoneIdAsync("Hull panels"));
         Save("stack-tablet");
+        browser.Open("/bench");
+        browser.Find("[data-testid=copies]");
+        Save("bench-tablet");
     }
 }

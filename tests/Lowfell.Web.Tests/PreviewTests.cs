@@ -43,6 +43,20 @@ public sealed class PreviewTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task A_cold_damp_room_dries_slower_and_the_cleanup_window_is_told()
+    {
+        var draft = Drafts.Stack(Drafts.Coat("baseCoat", Drafts.Material()), Drafts.Coat("pinWash", Drafts.Material("Tar Wash", "enamelWash", "#2a211b", 0.6, 0.12, "satin")));
+        var usual = (await host.PostAsync("/api/preview/stack", draft))["strata"]!;
+        var cold = (await host.PostAsync("/api/preview/stack", ((JsonObject)draft.DeepClone()).With("zone.air", JsonNode.Parse("""{"temperatureC":12,"humidity":0.75}"""))))["strata"]!;
+        Assert.Equal(usual[0]!["face"]!.ToJsonString(), cold[0]!["face"]!.ToJsonString());
+        Assert.InRange((double)cold[0]!["recoatMin"]! / (double)usual[0]!["recoatMin"]!, 3, 3.8);
+        Assert.True((double)usual[0]!["touchMin"]! < (double)usual[0]!["recoatMin"]!);
+        Assert.Equal((10, 180), ((double)usual[1]!["workFromMin"]!, (double)usual[1]!["workToMin"]!));
+        Assert.Null(usual[0]!["workToMin"]);
+        await host.RefusesAsync(HttpMethod.Post, "/api/preview/stack", ((JsonObject)draft.DeepClone()).With("zone.air", JsonNode.Parse("""{"temperatureC":12,"humidity":1.5}""")), "zone.air.humidity");
+    }
+
+    [Fact]
     public async Task A_mend_gives_back_the_mended_stack_and_its_preview()
     {
         var draft = WashOnTan();

@@ -116,7 +116,10 @@ public static class SetMatch
             {
                 yield return new Coat
                 {
-                    Id = draft.NewId(Guid.Empty, FilterSalt), Technique = Technique.Filter, Dilution = Dilution.Of(fraction), Thinner = Thinner.AcrylicMedium,
+                    Id = draft.NewId(Guid.Empty, FilterSalt),
+                    Technique = Technique.Filter,
+                    Dilution = Dilution.Of(fraction),
+                    Thinner = Thinner.AcrylicMedium,
                 }.Of(material);
             }
         }

@@ -1,4 +1,5 @@
 using Lowfell.Core.Colour;
+using Lowfell.Core.Drying;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 
@@ -102,4 +103,7 @@ public sealed record StackDraft(Zone Zone, Schools Schools, IReadOnlyList<Coat> 
 {
     /// <summary>Most coats of a stack.</summary>
     public const int MostCoats = 60;
+
+    /// <summary>Air that the coats dry in.</summary>
+    public Climate Climate { get; init; } = Climate.Reference;
 }

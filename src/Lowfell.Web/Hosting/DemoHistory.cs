@@ -109,7 +109,14 @@ internal static class DemoHistory
         var straight = await db.Pieces.FirstAsync(p => p.Name == "Straight", cancel);
         MixRecordLineRow Line(int position, Material m, double ml, string lot) => new()
         {
-            Id = Guid.CreateVersion7(), Position = position, At = at, MaterialId = m.Id, Name = m.Name, Ml = ml, Lot = lot, Snapshot = MaterialSnapshot.Write(MaterialSnapshot.Of(m)),
+            Id = Guid.CreateVersion7(),
+            Position = position,
+            At = at,
+            MaterialId = m.Id,
+            Name = m.Name,
+            Ml = ml,
+            Lot = lot,
+            Snapshot = MaterialSnapshot.Write(MaterialSnapshot.Of(m)),
         };
         return new()
         {
@@ -155,7 +162,12 @@ internal static class DemoHistory
     {
         CoatDraft Coat(Technique technique, string name, double fraction, int passes = 1) => new()
         {
-            Id = Guid.CreateVersion7(), Technique = technique, MaterialId = on(name).Id, PaintFraction = fraction, Passes = passes, Thinner = on(name).Family.Facts().OwnThinner,
+            Id = Guid.CreateVersion7(),
+            Technique = technique,
+            MaterialId = on(name).Id,
+            PaintFraction = fraction,
+            Passes = passes,
+            Thinner = on(name).Family.Facts().OwnThinner,
         };
         var plan = new TilePlan(
             ZoneEndpoints.Draft(wall) with { Target = null, Copies = 1, AreaMm2 = 2500 },

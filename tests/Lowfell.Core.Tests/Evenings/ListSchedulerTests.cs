@@ -96,7 +96,13 @@ public sealed class ListSchedulerTests
             var random = new Random(seed);
             Lot Lot(int chain) => new()
             {
-                CoatId = Guid.NewGuid(), ZoneId = Guid.NewGuid(), Chain = chain, Copies = [1], MinutesPerCopy = 5 + random.Next(40), Station = (Station)random.Next(3), Colour = $"c{random.Next(2)}",
+                CoatId = Guid.NewGuid(),
+                ZoneId = Guid.NewGuid(),
+                Chain = chain,
+                Copies = [1],
+                MinutesPerCopy = 5 + random.Next(40),
+                Station = (Station)random.Next(3),
+                Colour = $"c{random.Next(2)}",
             };
             var lots = Enumerable.Range(0, 4).Select(Lot).ToArray();
             var task = new PlanTask([.. lots.Select(l => (IReadOnlyList<Lot>)[l])], [new(0, 400)], []);
@@ -116,7 +122,7 @@ public sealed class ListSchedulerTests
         Assert.Equal(PlanProblemKind.WindowDoesNotFit, ListScheduler.Immediate(new([pair], Evenings, [])).Problem!.Kind);
         var slow = new[] { lot with { MinutesPerCopy = 10, LagMin = 60 * 1440 }, lot with { CoatId = Guid.NewGuid(), MinutesPerCopy = 10 } };
         Assert.Equal(PlanProblemKind.CalendarEnds, ListScheduler.Immediate(new([slow], Evenings, [])).Problem!.Kind);
-Assert.NotNull(ListScheduler.Immediate(new([slow], [], [])).Problem);
+        Assert.NotNull(ListScheduler.Immediate(new([slow], [], [])).Problem);
         Assert.Null(ListScheduler.Immediate(new([], Evenings, [])).Problem);
     }
 

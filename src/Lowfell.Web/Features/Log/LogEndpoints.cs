@@ -121,7 +121,16 @@ public static class LogEndpoints
         {
             csv.WriteRecords((await db.Log.AsNoTracking().OrderByDescending(l => l.At).Take(MostExported).ToListAsync(cancel)).Select(l => new
             {
-                at = l.At.ToString("yyyy-MM-ddTHH:mm:ssZ", CultureInfo.InvariantCulture), kind = l.Kind.ToString(), zone = l.Label, paint = l.Paint, pass = l.Pass, copy = l.Copy, minutes = l.Minutes, room_c = l.RoomC, room_humidity = l.RoomHumidity, note = l.Note,
+                at = l.At.ToString("yyyy-MM-ddTHH:mm:ssZ", CultureInfo.InvariantCulture),
+                kind = l.Kind.ToString(),
+                zone = l.Label,
+                paint = l.Paint,
+                pass = l.Pass,
+                copy = l.Copy,
+                minutes = l.Minutes,
+                room_c = l.RoomC,
+                room_humidity = l.RoomHumidity,
+                note = l.Note,
             }));
         }
 

@@ -142,7 +142,13 @@ public static class MixRecordEndpoints
         var content = Today(before, book) ?? throw new RefusedException("id", $"{string.Join(", ", Gone(before, book))} is no longer on the shelf.", 409);
         var record = new MixRecordRow
         {
-            Id = Guid.CreateVersion7(), MixId = before.MixId, Name = before.Name, CountsAs = before.CountsAs, MadeAt = clock.GetUtcNow(), Recipe = before.Recipe, Note = $"Made again, as on {before.MadeAt:yyyy-MM-dd}.",
+            Id = Guid.CreateVersion7(),
+            MixId = before.MixId,
+            Name = before.Name,
+            CountsAs = before.CountsAs,
+            MadeAt = clock.GetUtcNow(),
+            Recipe = before.Recipe,
+            Note = $"Made again, as on {before.MadeAt:yyyy-MM-dd}.",
         };
         db.MixRecords.Add(record);
         var less = await PourAsync(record, content, again.TotalMl, clock.GetUtcNow(), db, cancel);
@@ -169,7 +175,14 @@ public static class MixRecordEndpoints
             var snapshot = MaterialSnapshot.Write(MaterialSnapshot.Of(material));
             MixRecordLineRow Of(double ml, string lot) => new()
             {
-                Id = Guid.CreateVersion7(), RecordId = record.Id, At = at, MaterialId = material.Id, Name = material.Name, Ml = ml, Lot = lot, Snapshot = snapshot,
+                Id = Guid.CreateVersion7(),
+                RecordId = record.Id,
+                At = at,
+                MaterialId = material.Id,
+                Name = material.Name,
+                Ml = ml,
+                Lot = lot,
+                Snapshot = snapshot,
             };
             foreach (var bottle in bottles.Where(b => b.MaterialId == material.Id))
             {

@@ -75,12 +75,14 @@ public static class ZoneEndpoints
         }
 
         var scheme = await SchemeEndpoints.ViewAsync(zone.SchemeId, db, cancel);
-        var schools = SchoolsView.Of(await BenchEndpoints.OpenBench(db, scope, cancel));
+        var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
+        var schools = SchoolsView.Of(bench);
+        var draft = Draft(zone) with { Air = new(bench.RoomC, bench.RoomHumidity, bench.RoomFan) };
         var shelf = await shelves.OpenAsync(scope, services, cancel);
         var neighbours = await db.Zones.AsNoTracking().Include(z => z.Piece).Include(z => z.Scheme!.Coats)
             .Where(z => zone.Neighbours.Contains(z.Id) && z.DeletedAt == null).OrderBy(z => z.Position).ToListAsync(cancel);
         return TypedResults.Ok(new ZonePage(
-            zone.Id, zone.Version, set.Name, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), Draft(zone), scheme, schools, [.. neighbours.Select(n => Neighbour(n, schools, shelf))]));
+            zone.Id, zone.Version, set.Name, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), draft, scheme, schools, [.. neighbours.Select(n => Neighbour(n, schools, shelf))]));
     }
 
     private static NeighbourView Neighbour(ZoneRow zone, SchoolsView schools, OpenShelf shelf)

@@ -83,11 +83,21 @@ public sealed class PreviewText
         json.Raw(",\"totalFilmUm\":"u8);
         json.Number(s.TotalFilmUm, 1);
         json.Raw(StackWriter.IsBarrier(coat) ? ",\"barrier\":true"u8 : ",\"barrier\":false"u8);
-        var (recoat, cured) = StackWriter.Drying(coat, draft.Zone);
+        var drying = StackWriter.Drying(coat, draft);
+        json.Raw(",\"touchMin\":"u8);
+        json.Number(drying.TouchMin);
         json.Raw(",\"recoatMin\":"u8);
-        json.Number(recoat);
+        json.Number(drying.RecoatMin);
         json.Raw(",\"curedH\":"u8);
-        json.Number(cured);
+        json.Number(drying.CuredMin / 60, 1);
+        if (drying.WorkFromMin is { } from && drying.WorkToMin is { } to)
+        {
+            json.Raw(",\"workFromMin\":"u8);
+            json.Number(from);
+            json.Raw(",\"workToMin\":"u8);
+            json.Number(to);
+        }
+
         if (coat is null)
         {
             return;

@@ -1,4 +1,5 @@
 using Lowfell.Core.Colour;
+using Lowfell.Core.Drying;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Rules;
@@ -70,6 +71,16 @@ public sealed record CoatDraft
     public string Note { get; init; } = "";
 }
 
+/// <summary>Air that coats dry in.</summary>
+/// <param name="TemperatureC">Temperature, C, 0-45.</param>
+/// <param name="Humidity">Relative humidity, 0.05-0.99.</param>
+/// <param name="Fan">A fan moves it.</param>
+public sealed record AirDraft(double TemperatureC, double Humidity, bool Fan = false)
+{
+    /// <summary>As Core knows it.</summary>
+    public Climate ToCore() => new(TemperatureC, Humidity, Fan);
+}
+
 /// <summary>A zone as it is planned.</summary>
 public sealed record ZoneDraft
 {
@@ -112,6 +123,9 @@ public sealed record ZoneDraft
     /// <summary>Tolerance, dE00, 0.5-50.</summary>
     public double Tolerance { get; init; } = 5;
 
+    /// <summary>Air that the coats dry in; 20 C and 50 % humidity where none is given.</summary>
+    public AirDraft? Air { get; init; }
+
     /// <summary>Checks the figures.</summary>
     public void Check(Checks checks, string prefix)
     {
@@ -122,6 +136,11 @@ public sealed record ZoneDraft
         checks.WithinIfAny(prefix, "edgeMm", EdgeMm, 1, 1_000_000, " mm");
         checks.Within(prefix, "tolerance", Tolerance, 0.5, 50, " dE00");
         checks.Colour(prefix, "target", Target);
+        if (Air is { } air)
+        {
+            checks.Within(prefix, "air.temperatureC", air.TemperatureC, 0, 45, " C");
+            checks.Within(prefix, "air.humidity", air.Humidity, 0.05, 0.99);
+        }
     }
 
     /// <summary>To Core, once checked.</summary>
@@ -200,12 +219,15 @@ public sealed record CoatMixView(
 /// <param name="Shading">dE00 between recess and face.</param>
 /// <param name="TotalFilmUm">Dry film so far, mean of the zone, um.</param>
 /// <param name="Barrier">A clear band that protects what is under it.</param>
-/// <param name="RecoatMin">Minutes until the next coat may come, at 20 C, 50 % humidity.</param>
+/// <param name="TouchMin">Minutes until touch-dry, in the zone's air.</param>
+/// <param name="RecoatMin">Minutes until the next coat may come.</param>
 /// <param name="CuredH">Hours until cured.</param>
+/// <param name="WorkFromMin">From when it can be cleaned up, minutes; none without a window.</param>
+/// <param name="WorkToMin">Until when.</param>
 /// <param name="Mix">What to mix.</param>
 /// <param name="Cautions">What can hurt, and the usual cautions.</param>
 public sealed record StratumView(
-    Guid? CoatId, HeightView Recess, HeightView Face, HeightView Edge, string Mean, string? Mark, double Shading, double TotalFilmUm, bool Barrier, double RecoatMin, double CuredH, CoatMixView? Mix, IReadOnlyList<Caution>? Cautions);
+    Guid? CoatId, HeightView Recess, HeightView Face, HeightView Edge, string Mean, string? Mark, double Shading, double TotalFilmUm, bool Barrier, double TouchMin, double RecoatMin, double CuredH, double? WorkFromMin, double? WorkToMin, CoatMixView? Mix, IReadOnlyList<Caution>? Cautions);
 
 /// <summary>One way to mend a finding.</summary>
 /// <param name="Id">To send back.</param>

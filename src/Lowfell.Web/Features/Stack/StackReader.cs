@@ -1,4 +1,5 @@
 using Lowfell.Core.Colour;
+using Lowfell.Core.Drying;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Stacks;
 using Lowfell.Web.Features.Benches;
@@ -44,7 +45,7 @@ public static class StackReader
         }
 
         checks.Enforce();
-        return new(zone.ToCore(), schools?.ToCore() ?? new Schools(), read);
+        return new(zone.ToCore(), schools?.ToCore() ?? new Schools(), read) { Climate = zone.Air?.ToCore() ?? Climate.Reference };
     }
 
     /// <summary>Checks coats that are previewed or kept.</summary>

@@ -1,4 +1,5 @@
 using Lowfell.Core.Materials;
+using Lowfell.Core.Drying;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Safety;
@@ -17,18 +18,18 @@ public static class StackWriter
         var strata = new StratumView[draft.Coats.Count];
         for (var i = 0; i < strata.Length; i++)
         {
-            strata[i] = Stratum(prediction.Strata[i], draft.Coats[i], draft.Zone);
+            strata[i] = Stratum(prediction.Strata[i], draft.Coats[i], draft);
         }
 
-        return new(Stratum(prediction.Substrate, null, draft.Zone), strata, [.. findings.Select(Finding)], Cautions.Defer);
+        return new(Stratum(prediction.Substrate, null, draft), strata, [.. findings.Select(Finding)], Cautions.Defer);
     }
 
     private static FindingView Finding(Finding f) =>
         new(f.Rule, f.Aspect, f.Severity, f.CoatId, f.Gap, f.What, f.Why, [.. f.Mends.Select(m => new MendView(m.Id, m.Label))]);
 
-    private static StratumView Stratum(Stratum s, Coat? coat, Zone zone)
+    private static StratumView Stratum(Stratum s, Coat? coat, StackDraft draft)
     {
-        var (recoat, cured) = Drying(coat, zone);
+        var drying = Drying(coat, draft);
         return new(
             coat?.Id,
             Height(s.Recess),
@@ -39,26 +40,28 @@ public static class StackWriter
             Math.Round(s.Shading, 1),
             Math.Round(s.TotalFilmUm, 1),
             IsBarrier(coat),
-            recoat,
-            cured,
-            coat is null ? null : Mix(CoatMix.For(coat, zone)),
+            drying.TouchMin,
+            drying.RecoatMin,
+            Math.Round(drying.CuredMin / 60, 1),
+            drying.WorkFromMin,
+            drying.WorkToMin,
+            coat is null ? null : Mix(CoatMix.For(coat, draft.Zone)),
             coat is not null && Cautions.For(coat) is { Count: > 0 } cautions ? cautions : null);
     }
 
     /// <summary>Whether a coat stands in the core sample as a clear band that protects what is under it.</summary>
     internal static bool IsBarrier(Coat? coat) => coat?.Family is { } family && (family.IsVarnish() || coat.Technique == Technique.Seal);
 
-    /// <summary>Minutes to recoat-dry and hours to cured at 20 C, 50 % humidity.</summary>
-    internal static (double RecoatMin, double CuredH) Drying(Coat? coat, Zone zone)
+    /// <summary>When a coat is dry in the draft's air, rounded for reading.</summary>
+    internal static DryingTimes Drying(Coat? coat, StackDraft draft)
     {
-        if (coat?.Paint is not { } paint)
+        if (coat is null)
         {
-            return (0, 0);
+            return DryingTimes.None;
         }
 
-        var wetUm = CoatMix.ThickestWetFilmUm(coat, zone);
-        var drying = paint.Lead.Drying;
-        return (Math.Round(drying.RecoatMinutes(wetUm, coat.Hurried)), Math.Round(drying.CuredHours(wetUm), 1));
+        var times = DryingTimes.Of(coat, draft.Zone, draft.Climate);
+        return new(Math.Round(times.TouchMin), Math.Round(times.RecoatMin), Math.Round(times.CuredMin / 60, 1) * 60, times.WorkFromMin is { } from ? Math.Round(from) : null, times.WorkToMin is { } to ? Math.Round(to) : null);
     }
 
     private static HeightView Height(in HeightColour c) => new(

@@ -4121,6 +4121,24 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Air that coats dry in. */
+        AirDraft: {
+            /**
+             * Format: double
+             * @description Temperature, C, 0-45.
+             */
+            temperatureC: number;
+            /**
+             * Format: double
+             * @description Relative humidity, 0.05-0.99.
+             */
+            humidity: number;
+            /**
+             * @description A fan moves it.
+             * @default false
+             */
+            fan: boolean;
+        };
         /** @description What amounts are wanted of: a set, a scheme, or everything. */
         AmountsRequest: {
             /**
@@ -6332,7 +6350,12 @@ export interface components {
             barrier: boolean;
             /**
              * Format: double
-             * @description Minutes until the next coat may come, at 20 C, 50 % humidity.
+             * @description Minutes until touch-dry, in the zone's air.
+             */
+            touchMin: number;
+            /**
+             * Format: double
+             * @description Minutes until the next coat may come.
              */
             recoatMin: number;
             /**
@@ -6340,6 +6363,16 @@ export interface components {
              * @description Hours until cured.
              */
             curedH: number;
+            /**
+             * Format: double
+             * @description From when it can be cleaned up, minutes; none without a window.
+             */
+            workFromMin: null | number;
+            /**
+             * Format: double
+             * @description Until when.
+             */
+            workToMin: null | number;
             mix: null | components["schemas"]["CoatMixView"];
             /** @description What can hurt, and the usual cautions. */
             cautions: null | components["schemas"]["Caution"][];
@@ -6690,6 +6723,7 @@ export interface components {
              * @description Tolerance, dE00, 0.5-50.
              */
             tolerance?: number;
+            air?: null | components["schemas"]["AirDraft"];
         };
         /** @description Everything that the stack screen opens with. */
         ZonePage: {

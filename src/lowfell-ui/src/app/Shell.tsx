@@ -13,6 +13,7 @@ const screens = [
   { to: "/mixes", label: "Mixes", key: "x" },
   { to: "/amounts", label: "Amounts", key: "a" },
   { to: "/evenings", label: "Evenings", key: "e" },
+  { to: "/bench", label: "Bench", key: "b" },
   { to: "/log", label: "Log", key: "g" },
   { to: "/tiles", label: "Tiles", key: "l" },
   { to: "/match", label: "Match", key: "m" },
@@ -42,15 +43,15 @@ export function Shell() {
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2">
         Skip to the work
       </a>
-      <header className="print:hidden flex h-11 items-center gap-5 border-b border-line bg-panel px-4">
+      <header className="print:hidden flex h-11 items-center gap-2 border-b border-line bg-panel px-3 lg:gap-5 lg:px-4">
         <span className="font-semibold tracking-wide">Lowfell</span>
-        <nav aria-label="Screens" className="flex h-full gap-1">
+        <nav aria-label="Screens" className="flex h-full min-w-0 overflow-x-auto lg:gap-1">
           {screens.map((s) => (
             <NavLink
               key={s.to}
               to={s.to}
               className={({ isActive }) =>
-                `flex items-center border-b-2 px-3 text-sm ${isActive ? "border-accent font-semibold" : "border-transparent text-soft hover:text-ink"}`
+                `flex items-center border-b-2 px-2 text-sm lg:px-3 ${isActive ? "border-accent font-semibold" : "border-transparent text-soft hover:text-ink"}`
               }
             >
               {s.label}

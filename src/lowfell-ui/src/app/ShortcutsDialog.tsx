@@ -5,7 +5,7 @@ const groups = [
     title: "Everywhere",
     keys: [
       ["g then s, t, h, x, a", "Sets, Stack, Shelf, Mixes, Amounts"],
-      ["g then e, g, l, m, o", "Evenings, Log, Tiles, Match, Schools"],
+      ["g then e, b, g, l, m, o", "Evenings, Bench, Log, Tiles, Match, Schools"],
       ["?", "These keys"],
     ],
   },

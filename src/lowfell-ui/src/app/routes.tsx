@@ -68,6 +68,12 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: "/bench",
+        lazy: async () => ({
+          Component: (await import("../features/bench/BenchScreen")).BenchScreen,
+        }),
+      },
+      {
         path: "/schools",
         lazy: async () => ({
           Component: (await import("../features/schools/SchoolsScreen")).SchoolsScreen,

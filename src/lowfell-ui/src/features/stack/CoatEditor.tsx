@@ -1,5 +1,5 @@
 import type { Coat, Material, Mix, Schools, Stratum, Technique, ZonePage } from "../../api/types";
-import { duration, techniqueGroups, techniqueWord } from "../../api/words";
+import { techniqueGroups, techniqueWord } from "../../api/words";
 import { Choice, Field, NumberInput, Toggle } from "../../ui";
 import { Cautions } from "./Cautions";
 import { CoatColours } from "./CoatColours";
@@ -8,6 +8,7 @@ import { DilutionEditor } from "./DilutionEditor";
 import { OwnHand } from "./OwnHand";
 import { PaintPicker } from "./PaintPicker";
 import { change } from "./stackEdits";
+import { drying } from "./drying";
 import type { useStackEditor } from "./useStackEditor";
 
 interface Props {
@@ -101,11 +102,7 @@ export function CoatEditor({
         />
         <Toggle
           label="Hurried with warm air"
-          hint={
-            stratum && coat.technique !== "openChips"
-              ? `Next coat after ${duration(stratum.recoatMin)}${stratum.curedH > 0 ? `, cured after ${duration(stratum.curedH * 60)}` : ""}, at 20 °C and 50 % humidity`
-              : undefined
-          }
+          hint={stratum && coat.technique !== "openChips" ? drying(stratum, page.zone.air) : undefined}
           checked={coat.hurried}
           onChange={(hurried) => patch({ hurried })}
         />

@@ -1,0 +1,76 @@
+import { useEffect, useState } from "react";
+
+export interface Timer {
+  id: string;
+  label: string;
+  dryAt: number;
+  rung: boolean;
+}
+
+/** Drying timers: they survive a reload, as each keeps its moment, and ring softly once. */
+export function Timers({ timers, onChange }: { timers: Timer[]; onChange: (timers: Timer[]) => void }) {
+  const [now, setNow] = useState(Date.now);
+  useEffect(() => {
+    const tick = setInterval(() => setNow(Date.now()), 1_000);
+    return () => clearInterval(tick);
+  }, []);
+  useEffect(() => {
+    if (!timers.some((t) => !t.rung && t.dryAt <= now)) return;
+    ring();
+    onChange(timers.map((t) => (t.dryAt <= now ? { ...t, rung: true } : t)));
+  }, [now, timers, onChange]);
+  if (timers.length === 0) return null;
+  return (
+    <section aria-label="Drying" className="rounded-lg border border-line bg-panel p-4" data-testid="timers">
+      <h2 className="mb-1 font-semibold text-soft">Drying</h2>
+      {[...timers]
+        .sort((a, b) => a.dryAt - b.dryAt)
+        .map((t) => (
+          <p key={t.id} className="flex items-center gap-3 py-1">
+            <span className="min-w-0 flex-1 truncate">{t.label}</span>
+            {t.dryAt <= now ? (
+              <>
+                <strong>ready</strong>
+                <button
+                  type="button"
+                  className="min-h-14 rounded-lg border border-line px-4"
+                  onClick={() => onChange(timers.filter((o) => o.id !== t.id))}
+                >
+                  Put away
+                </button>
+              </>
+            ) : (
+              <span role="timer">{left(t.dryAt - now)}</span>
+            )}
+          </p>
+        ))}
+    </section>
+  );
+}
+
+function left(ms: number): string {
+  const minutes = Math.ceil(ms / 60_000);
+  return minutes >= 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes} min`;
+}
+
+/** Two soft tones; silent where the browser does not let a page sound before it was touched. */
+function ring() {
+  try {
+    const audio = new AudioContext();
+    for (const [at, pitch] of [
+      [0, 523],
+      [0.35, 659],
+    ] as const) {
+      const tone = audio.createOscillator();
+      const loudness = audio.createGain();
+      tone.frequency.value = pitch;
+      loudness.gain.setValueAtTime(0.08, audio.currentTime + at);
+      loudness.gain.exponentialRampToValueAtTime(0.001, audio.currentTime + at + 0.6);
+      tone.connect(loudness).connect(audio.destination);
+      tone.start(audio.currentTime + at);
+      tone.stop(audio.currentTime + at + 0.7);
+    }
+  } catch {
+    // No sound here; the word "ready" stands on the card.
+  }
+}

@@ -1,0 +1,99 @@
+import { api, ask, Problem } from "../../api/client";
+import type { LogKind } from "../../api/types";
+
+/** Something done at the table, with an id of its own: sent twice, it is written once. */
+export interface BenchAction {
+  id: string;
+  kind: LogKind;
+  zoneId: string;
+  coatId?: string;
+  pass: number;
+  copies: number[];
+  at: string;
+  minutes?: number;
+  note: string;
+}
+
+const keepKey = "lowfell.benchQueue";
+const refusedKey = "lowfell.benchRefused";
+const retryMs = 2_000;
+type Listener = () => void;
+
+/** Actions wait in the browser until the host has them: in order, once each, over reloads and lost networks. */
+export class BenchQueue {
+  private waiting: BenchAction[];
+  private listeners = new Set<Listener>();
+  private sending = false;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(
+    private readonly send: (action: BenchAction) => Promise<unknown>,
+    private readonly store: Storage = localStorage,
+  ) {
+    this.waiting = read(store, keepKey);
+  }
+
+  /** What the host has not got yet, the oldest first. */
+  get pending(): readonly BenchAction[] {
+    return this.waiting;
+  }
+
+  /** What the host would not take, with its reason. */
+  get refused(): { action: BenchAction; why: string }[] {
+    return read(this.store, refusedKey);
+  }
+
+  subscribe = (listener: Listener) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  add(action: BenchAction) {
+    this.change([...this.waiting, action]);
+    void this.flush();
+  }
+
+  /** Sends what waits, one after the other; tries again later where nothing answers. */
+  async flush(): Promise<void> {
+    if (this.sending) return;
+    this.sending = true;
+    clearTimeout(this.timer);
+    while (this.waiting.length > 0) {
+      const next = this.waiting[0]!;
+      try {
+        await this.send(next);
+      } catch (error) {
+        if (!(error instanceof Problem) || error.passing || error.status >= 500) {
+          this.timer = setTimeout(() => void this.flush(), retryMs);
+          break;
+        }
+        this.store.setItem(refusedKey, JSON.stringify([...this.refused, { action: next, why: error.full }]));
+      }
+      this.change(this.waiting.slice(1));
+    }
+    this.sending = false;
+  }
+
+  /** The painter has seen what was refused. */
+  forgetRefused() {
+    this.store.removeItem(refusedKey);
+    this.change(this.waiting);
+  }
+
+  private change(to: BenchAction[]) {
+    this.waiting = to;
+    this.store.setItem(keepKey, JSON.stringify(to));
+    for (const listener of this.listeners) listener();
+  }
+}
+
+function read<T>(store: Storage, key: string): T[] {
+  try {
+    return JSON.parse(store.getItem(key) ?? "[]") as T[];
+  } catch {
+    return [];
+  }
+}
+
+/** The one queue of this browser. */
+export const benchQueue = new BenchQueue((action) => ask(api.POST("/api/log", { body: action })));

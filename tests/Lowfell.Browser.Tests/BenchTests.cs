@@ -1,0 +1,103 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Xunit;
+
+namespace Lowfell.Browser.Tests;
+
+/// <summary>The card beside the rinse water, with and without a network.</summary>
+public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
+{
+    private readonly Browser browser = session.Browser;
+
+    private async Task<int> DoneAsync() => (await session.App.Http.GetFromJsonAsync<JsonArray>("/api/log/log.json"))!.Count(e => (string)e!["kind"]! == "done");
+
+    private int CopiesShown() => browser.All("[data-testid=copies] button").Count;
+
+    private string Step() => browser.Find("section[aria-label=Now] h1").Text + browser.Find("section[aria-label=Now] p").Text;
+
+    [Fact]
+    public async Task A_copy_is_done_with_one_touch_and_what_is_done_without_a_network_is_written_once_when_it_returns()
+    {
+        var before = await DoneAsync();
+        browser.Open("/bench");
+        browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
+        var (step, copies) = (Step(), CopiesShown());
+        browser.Named("Start").Click();
+        browser.Find("[data-testid=copies] button").Click();
+        browser.UntilTrue(() => CopiesShown() == copies - 1 || Step() != step, "one copy less");
+        await UntilAsync(async () => await DoneAsync() == before + 1);
+
+        browser.Offline(true);
+        try
+        {
+            (step, copies) = (Step(), CopiesShown());
+            browser.Find("[data-testid=copies] button").Click();
+            browser.UntilTrue(() => browser.Find("[role=status]").Text.Contains("1 action waits", StringComparison.Ordinal), "the action that waits");
+            browser.UntilTrue(() => Step() != step || CopiesShown() < copies, "the next copy, network or not");
+            browser.Run("[...document.querySelectorAll('section[aria-label=Now] button')].find(b => b.innerText.startsWith('Done')).click()");
+            browser.UntilTrue(() => browser.Find("[role=status]").Text.Contains("2 actions wait", StringComparison.Ordinal), "both actions");
+            Assert.Equal(before + 1, await DoneAsync());
+        }
+        finally
+        {
+            browser.Offline(false);
+        }
+
+        browser.UntilTrue(() => browser.All("[data-testid=bench] [role=status]").Count == 0, "nothing waiting");
+        var after = await DoneAsync();
+        Assert.True(after >= before + 3, $"{after - before} entries");
+        browser.Reload();
+        browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
+        Assert.Equal(after, await DoneAsync());
+        Assert.Contains("Drying", browser.Find("[data-testid=timers]").Text, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_problem_is_written_down_and_a_step_put_off()
+    {
+        browser.Open("/bench");
+        browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
+        browser.Named("Problem").Click();
+        browser.Fill("What went wrong, and what mended it?", "Puddle under the coping; dabbed it off.");
+        browser.Named("Write it down").Click();
+        var step = Step();
+        browser.Named("Not now").Click();
+        browser.UntilTrue(() => Step() != step, "another step");
+        browser.Open("/log");
+        browser.Fill("Find in the log", "puddle coping");
+        browser.UntilTrue(() => browser.All("[data-testid=log] tbody tr").Count > 0, "the problem");
+    }
+
+    [Fact]
+    public void Everything_on_the_card_is_large_enough_for_a_wet_finger_on_a_tablet()
+    {
+        browser.Resize(820, 1180);
+        try
+        {
+            browser.Open("/bench");
+            browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
+            var small = browser.Run("return [...document.querySelectorAll('[data-testid=bench] *')].filter(b => (b.tagName === 'BUTTON' && b.getBoundingClientRect().height < 56) || (b.childNodes.length > 0 && [...b.childNodes].some(n => n.nodeType === 3 && n.data.trim()) && parseFloat(getComputedStyle(b).fontSize) < 20)).map(b => b.innerText)");
+            Assert.Empty((IEnumerable<object>)small!);
+            Assert.True((bool)browser.Run("return document.documentElement.scrollWidth <= window.innerWidth")!);
+        }
+        finally
+        {
+            browser.Resize(1280, 800);
+        }
+    }
+
+    private static async Task UntilAsync(Func<Task<bool>> look)
+    {
+        for (var i = 0; i < 100; i++)
+        {
+            if (await look())
+            {
+                return;
+            }
+
+            await Task.Delay(100, TestContext.Current.CancellationToken);
+        }
+
+        throw new TimeoutException("It was never written.");
+    }
+}
