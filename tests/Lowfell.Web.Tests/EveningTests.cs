@@ -112,6 +112,26 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task Real_minutes_correct_the_next_plan_from_the_third_reading_on_unless_switched_off()
+    {
+        await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("sunday", 570, 750)));
+        var set = new[] { await SetAsync("Pan house") };
+        var plan = await host.PostAsync("/api/plan", new { setIds = set });
+        var texture = plan["calendar"]!.AsArray().SelectMany(e => e!["steps"]!.AsArray()).First(s => (string)s!["technique"]! == "texture")!;
+        var planned = (DateTimeOffset.Parse((string)texture["endUtc"]!) - DateTimeOffset.Parse((string)texture["startUtc"]!)).TotalMinutes / texture["copies"]!.AsArray().Count;
+        async Task<JsonNode> Taken() => await host.PostAsync("/api/log", new { id = Guid.NewGuid(), kind = "done", zoneId = (string)texture["zoneId"]!, coatId = (string)texture["coatId"]!, copies = new[] { 1 }, minutes = 2 * planned });
+        await Taken();
+        await Taken();
+        Assert.DoesNotContain((await host.PostAsync("/api/plan", new { setIds = set }))["learned"]!.AsArray(), l => (string)l!["technique"]! == "texture");
+        await Taken();
+        var learned = await host.PostAsync("/api/plan", new { setIds = set });
+        var texts = learned["learned"]!.AsArray().Single(l => (string)l!["technique"]! == "texture")!;
+        Assert.Equal(2, (double)texts["factor"]!, 1);
+        Assert.Equal(3, (int)texts["readings"]!);
+        Assert.True((double)learned["summary"]!["workMin"]! > (double)(await host.PostAsync("/api/plan", new { setIds = set, learn = false }))["summary"]!["workMin"]!);
+    }
+
+    [Fact]
     public async Task The_log_is_searched_exported_and_refuses_what_cannot_be()
     {
         var found = (await host.GetAsync("/api/log?search=tide+mark")).AsArray();

@@ -10,7 +10,17 @@ namespace Lowfell.Web.Features.Evenings;
 /// <param name="WarmAir">Hurries every coat that takes warm air.</param>
 /// <param name="MostCopies">Most copies painted in one go, 1-1000; as many as fit where none is given.</param>
 /// <param name="OneMore">One more evening every week.</param>
-public sealed record PlanRequest(IReadOnlyList<Guid>? SetIds = null, bool WithoutOptional = false, bool WarmAir = false, int? MostCopies = null, WeeklyEvening? OneMore = null);
+/// <param name="Learn">Corrects the minutes by those of the log.</param>
+public sealed record PlanRequest(
+    IReadOnlyList<Guid>? SetIds = null, bool WithoutOptional = false, bool WarmAir = false, int? MostCopies = null, WeeklyEvening? OneMore = null, bool Learn = true);
+
+/// <summary>What the log says of the minutes of a technique.</summary>
+/// <param name="Technique">The technique.</param>
+/// <param name="Factor">Real over planned minutes, the median.</param>
+/// <param name="Readings">How many readings.</param>
+/// <param name="Low">A quarter of them are below.</param>
+/// <param name="High">A quarter of them are above.</param>
+public sealed record LearnedMinutes(Technique Technique, double Factor, int Readings, double Low, double High);
 
 /// <summary>A planned step: one pass of a coat on some copies, one after the other.</summary>
 /// <param name="ZoneId">The zone.</param>
@@ -81,9 +91,10 @@ public sealed record PlanSummary(DateOnly? DoneOn, DateOnly? NotBefore, int Even
 /// <param name="Waiting">What can't be planned yet, and why.</param>
 /// <param name="Calendar">Evenings that are used.</param>
 /// <param name="TimeZone">Time zone.</param>
+/// <param name="Learned">What the log says of the minutes; told whether or not the plan follows it.</param>
 /// <param name="CautionNote">What every caution ends with.</param>
 public sealed record PlanView(
-    PlanSummary Summary, int Steps, string? Problem, IReadOnlyList<string> Waiting, IReadOnlyList<PlannedEvening> Calendar, string TimeZone, string CautionNote);
+    PlanSummary Summary, int Steps, string? Problem, IReadOnlyList<string> Waiting, IReadOnlyList<PlannedEvening> Calendar, string TimeZone, IReadOnlyList<LearnedMinutes> Learned, string CautionNote);
 
 /// <summary>Another way to do it.</summary>
 /// <param name="Name">What is done otherwise.</param>

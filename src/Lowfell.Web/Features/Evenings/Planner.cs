@@ -23,8 +23,10 @@ internal sealed class Planner
     private readonly List<OpenZone> zones;
     private readonly Dictionary<(Guid Zone, Guid Coat, int Pass, int Copy), DateTimeOffset> done;
 
-    private Planner(Instant origin, CalendarView calendar, List<OpenZone> zones, Dictionary<(Guid Zone, Guid Coat, int Pass, int Copy), DateTimeOffset> done) =>
-        (this.origin, this.calendar, this.zones, this.done) = (origin, calendar, zones, done);
+    private readonly Dictionary<Technique, Correction> learned;
+
+    private Planner(Instant origin, CalendarView calendar, List<OpenZone> zones, Dictionary<(Guid Zone, Guid Coat, int Pass, int Copy), DateTimeOffset> done, Dictionary<Technique, Correction> learned) =>
+        (this.origin, this.calendar, this.zones, this.done, this.learned) = (origin, calendar, zones, done, learned);
 
     /// <summary>Reads what is to be planned.</summary>
     public static async Task<Planner> OpenAsync(PlanRequest request, Bench bench, OpenShelf shelf, LowfellDb db, Instant now, CancellationToken cancel)
@@ -37,7 +39,6 @@ internal sealed class Planner
 
         var rows = await db.Zones.AsNoTracking().Include(z => z.Piece).Include(z => z.Scheme!.Coats).AsSplitQuery()
             .Where(z => z.DeletedAt == null && z.Piece!.DeletedAt == null && db.Sets.Any(s => s.Id == z.Piece.SetId && s.DeletedAt == null))
-            .Where(z => request.SetIds == null || request.SetIds.Contains(z.Piece!.SetId))
             .OrderBy(z => z.Piece!.Position).ThenBy(z => z.Position).ToListAsync(cancel);
         var schools = Benches.SchoolsView.Of(bench);
         var climate = calendar.Room.ToCore();
@@ -63,7 +64,17 @@ internal sealed class Planner
             }
         }
 
-        return new(now, calendar, zones, done);
+        // Real minutes over planned, whichever set they were taken on: a painter has one pair of hands.
+        var planned = zones.SelectMany(z => z.Steps.Select(s => (Key: (z.Zone.Id, s.Coat.Id, s.Pass), Step: s))).ToDictionary(s => s.Key, s => s.Step);
+        var learned = log.Where(l => l.Kind == LogKind.Done && l.Minutes > 0 && planned.ContainsKey((l.ZoneId, l.CoatId!.Value, l.Pass)))
+            .Select(l => (Step: planned[(l.ZoneId, l.CoatId!.Value, l.Pass)], l.Minutes))
+            .GroupBy(l => l.Step.Coat.Technique, l => l.Minutes!.Value / l.Step.MinutesPerCopy)
+            .Select(g => (g.Key, Correction: Correction.Of(g))).Where(g => g.Correction is not null).ToDictionary(g => g.Key, g => g.Correction!);
+        zones = [.. zones.Where(z => request.SetIds == null || request.SetIds.Contains(z.Zone.Piece!.SetId)).Select(z => !request.Learn ? z : z with
+        {
+            Steps = [.. z.Steps.Select(s => learned.TryGetValue(s.Coat.Technique, out var c) ? s with { MinutesPerCopy = s.MinutesPerCopy * c.Factor } : s)],
+        })];
+        return new(now, calendar, zones, done, learned);
     }
 
     /// <summary>Plans it.</summary>
@@ -100,6 +111,7 @@ internal sealed class Planner
             waiting,
             evenings,
             calendar.TimeZone,
+            [.. learned.OrderByDescending(l => l.Value.Readings).Select(l => new LearnedMinutes(l.Key, Math.Round(l.Value.Factor, 2), l.Value.Readings, Math.Round(l.Value.Low, 2), Math.Round(l.Value.High, 2)))],
             Cautions.Defer);
     }
 

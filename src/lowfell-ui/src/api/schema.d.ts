@@ -4919,6 +4919,31 @@ export interface components {
          * @enum {unknown}
          */
         ImportVerdict: "new" | "bottle" | "duplicate" | "refused";
+        /** @description What the log says of the minutes of a technique. */
+        LearnedMinutes: {
+            /** @description The technique. */
+            technique: components["schemas"]["Technique"];
+            /**
+             * Format: double
+             * @description Real over planned minutes, the median.
+             */
+            factor: number;
+            /**
+             * Format: int32
+             * @description How many readings.
+             */
+            readings: number;
+            /**
+             * Format: double
+             * @description A quarter of them are below.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description A quarter of them are above.
+             */
+            high: number;
+        };
         /** @description Something done at the table, on one or more copies. */
         LogAction: {
             /**
@@ -5829,6 +5854,11 @@ export interface components {
              */
             mostCopies?: null | number;
             oneMore?: null | components["schemas"]["WeeklyEvening"];
+            /**
+             * @description Corrects the minutes by those of the log.
+             * @default true
+             */
+            learn: boolean;
         };
         /** @description What a plan comes to. */
         PlanSummary: {
@@ -5885,6 +5915,8 @@ export interface components {
             calendar: components["schemas"]["PlannedEvening"][];
             /** @description Time zone. */
             timeZone: string;
+            /** @description What the log says of the minutes; told whether or not the plan follows it. */
+            learned: components["schemas"]["LearnedMinutes"][];
             /** @description What every caution ends with. */
             cautionNote: string;
         };

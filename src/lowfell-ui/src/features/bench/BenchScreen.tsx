@@ -36,7 +36,12 @@ export function BenchScreen() {
     queryFn: async () => {
       const fresh = await ask(
         api.POST("/api/plan", {
-          body: { setIds: setIds?.length ? setIds : undefined, withoutOptional: false, warmAir: false },
+          body: {
+            setIds: setIds?.length ? setIds : undefined,
+            withoutOptional: false,
+            warmAir: false,
+            learn: localStorage.getItem("lowfell.learn") !== "no",
+          },
         }),
       );
       localStorage.setItem(planKey, JSON.stringify(fresh));

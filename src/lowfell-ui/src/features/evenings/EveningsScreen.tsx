@@ -6,12 +6,15 @@ import type { Plan, PlanRequest } from "../../api/types";
 import { duration } from "../../api/words";
 import { Button, Toggle } from "../../ui";
 import { CalendarDialog } from "./CalendarDialog";
+import { BenchSheet } from "./BenchSheet";
 import { EveningBand } from "./EveningBand";
+import { Learned } from "./Learned";
 import { StepPanel } from "./StepPanel";
 import { longDay } from "./when";
 import { WhatIfs } from "./WhatIfs";
 
 const chosenKey = "lowfell.plannedSets";
+const learnKey = "lowfell.learn";
 
 function remembered(): string[] {
   try {
@@ -28,11 +31,13 @@ export function EveningsScreen() {
   const [chosen, setChosen] = useState<string[]>(remembered);
   const [open, setOpen] = useState<string>();
   const [editing, setEditing] = useState(false);
+  const [learn, setLearn] = useState(() => localStorage.getItem(learnKey) !== "no");
   const known = chosen.filter((id) => sets.data?.some((s) => s.id === id));
   const request: PlanRequest = {
     setIds: known.length > 0 ? known : undefined,
     withoutOptional: false,
     warmAir: false,
+    learn,
   };
   const plan = useQuery({
     queryKey: ["plan", request],
@@ -54,63 +59,83 @@ export function EveningsScreen() {
   );
   const current = steps[place];
   return (
-    <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-[minmax(0,1fr)_21rem] items-start gap-3 p-3">
-      <div className="flex min-w-0 flex-col gap-3">
-        <section aria-label="The plan" className="rounded-lg border border-line bg-panel p-3">
-          <div className="flex items-center gap-2">
-            <h1 className="flex-1 text-lg font-semibold">Evenings</h1>
-            <Button onClick={() => setEditing(true)}>Evenings and room</Button>
-            <a
-              className="inline-flex min-h-8 items-center rounded border border-strong bg-raised px-3 py-1 text-sm font-medium hover:bg-tint"
-              href={`/api/plan/evenings.ics${known.length > 0 ? `?${known.map((id) => `sets=${id}`).join("&")}` : ""}`}
-            >
-              To my calendar
-            </a>
-          </div>
-          <fieldset className="flex flex-wrap items-center gap-x-4">
-            <legend className="sr-only">Sets to plan; all of them where none is ticked</legend>
-            <span className="text-sm text-soft">{known.length === 0 ? "All sets, or only" : "Only"}</span>
-            {sets.data?.map((s) => (
-              <Toggle key={s.id} label={s.name} checked={known.includes(s.id)} onChange={(on) => choose(s.id, on)} />
-            ))}
-          </fieldset>
-          {error && (
-            <p role="alert" className="mt-2 text-sm font-semibold text-stop">
-              {wording(error)}
-            </p>
-          )}
-          {!plan.data && !error && <p className="mt-1 text-sm text-soft">Planning…</p>}
-          {plan.data && <Verdict plan={plan.data} whole={known.length === 0} />}
-        </section>
-        {plan.data && plan.data.calendar.length > 0 && (
-          <section aria-label="Calendar" className="rounded-lg border border-line bg-panel py-2" data-testid="evenings">
-            {plan.data.calendar.map((evening) => (
-              <EveningBand
-                key={evening.openUtc}
-                evening={evening}
-                timeZone={plan.data.timeZone}
-                current={current ? key(current.step) : undefined}
-                onOpen={(step) => setOpen(key(step))}
-              />
-            ))}
+    <>
+      <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-[minmax(0,1fr)_21rem] items-start gap-3 p-3 print:hidden">
+        <div className="flex min-w-0 flex-col gap-3">
+          <section aria-label="The plan" className="rounded-lg border border-line bg-panel p-3">
+            <div className="flex items-center gap-2">
+              <h1 className="flex-1 text-lg font-semibold">Evenings</h1>
+              <Button disabled={!plan.data?.calendar.length} onClick={() => window.print()}>
+                Print the next evening
+              </Button>
+              <Button onClick={() => setEditing(true)}>Evenings and room</Button>
+              <a
+                className="inline-flex min-h-8 items-center rounded border border-strong bg-raised px-3 py-1 text-sm font-medium hover:bg-tint"
+                href={`/api/plan/evenings.ics${known.length > 0 ? `?${known.map((id) => `sets=${id}`).join("&")}` : ""}`}
+              >
+                To my calendar
+              </a>
+            </div>
+            <fieldset className="flex flex-wrap items-center gap-x-4">
+              <legend className="sr-only">Sets to plan; all of them where none is ticked</legend>
+              <span className="text-sm text-soft">{known.length === 0 ? "All sets, or only" : "Only"}</span>
+              {sets.data?.map((s) => (
+                <Toggle key={s.id} label={s.name} checked={known.includes(s.id)} onChange={(on) => choose(s.id, on)} />
+              ))}
+            </fieldset>
+            {error && (
+              <p role="alert" className="mt-2 text-sm font-semibold text-stop">
+                {wording(error)}
+              </p>
+            )}
+            {!plan.data && !error && <p className="mt-1 text-sm text-soft">Planning…</p>}
+            {plan.data && <Verdict plan={plan.data} whole={known.length === 0} />}
           </section>
-        )}
+          {plan.data && plan.data.calendar.length > 0 && (
+            <section
+              aria-label="Calendar"
+              className="rounded-lg border border-line bg-panel py-2"
+              data-testid="evenings"
+            >
+              {plan.data.calendar.map((evening) => (
+                <EveningBand
+                  key={evening.openUtc}
+                  evening={evening}
+                  timeZone={plan.data.timeZone}
+                  current={current ? key(current.step) : undefined}
+                  onOpen={(step) => setOpen(key(step))}
+                />
+              ))}
+            </section>
+          )}
+        </div>
+        <div className="flex flex-col gap-3">
+          {plan.data && current && (
+            <StepPanel
+              step={current.step}
+              evening={current.evening}
+              timeZone={plan.data.timeZone}
+              cautionNote={plan.data.cautionNote}
+              onEarlier={place > 0 ? () => setOpen(key(steps[place - 1]!.step)) : undefined}
+              onLater={place < steps.length - 1 ? () => setOpen(key(steps[place + 1]!.step)) : undefined}
+            />
+          )}
+          {plan.data && plan.data.steps > 0 && <WhatIfs request={request} />}
+          {plan.data && (
+            <Learned
+              learned={plan.data.learned}
+              follows={learn}
+              onFollow={(follows) => {
+                setLearn(follows);
+                localStorage.setItem(learnKey, follows ? "yes" : "no");
+              }}
+            />
+          )}
+        </div>
+        {editing && calendar.data && <CalendarDialog calendar={calendar.data} onClose={() => setEditing(false)} />}
       </div>
-      <div className="flex flex-col gap-3">
-        {plan.data && current && (
-          <StepPanel
-            step={current.step}
-            evening={current.evening}
-            timeZone={plan.data.timeZone}
-            cautionNote={plan.data.cautionNote}
-            onEarlier={place > 0 ? () => setOpen(key(steps[place - 1]!.step)) : undefined}
-            onLater={place < steps.length - 1 ? () => setOpen(key(steps[place + 1]!.step)) : undefined}
-          />
-        )}
-        {plan.data && plan.data.steps > 0 && <WhatIfs request={request} />}
-      </div>
-      {editing && calendar.data && <CalendarDialog calendar={calendar.data} onClose={() => setEditing(false)} />}
-    </div>
+      {plan.data && <BenchSheet plan={plan.data} />}
+    </>
   );
 }
 

@@ -1,0 +1,57 @@
+import type { Plan } from "../../api/types";
+import { number, techniqueWord } from "../../api/words";
+import { Chip } from "../../ui";
+import { clock, longDay } from "./when";
+
+/** The next evening on paper: steps with their mixes, looks and cautions, and a box to tick for each copy. */
+export function BenchSheet({ plan }: { plan: Plan }) {
+  const evening = plan.calendar[0];
+  if (!evening) return null;
+  return (
+    <div className="hidden p-2 text-base print:block" data-testid="bench-sheet">
+      <h1 className="text-2xl font-semibold">
+        {longDay(evening.day)}, {clock(evening.openUtc, plan.timeZone)} to {clock(evening.closeUtc, plan.timeZone)}
+      </h1>
+      {evening.steps.map((s) => (
+        <section
+          key={`${s.zoneId} ${s.coatId} ${s.pass} ${s.copies[0]}`}
+          className="break-inside-avoid border-t border-line py-2"
+        >
+          <div className="flex items-center gap-3">
+            <strong>{clock(s.startUtc, plan.timeZone)}</strong>
+            <span className="flex-1">
+              <strong>
+                {techniqueWord[s.technique]} {s.paint}
+              </strong>
+              {s.passes > 1 && `, pass ${s.pass} of ${s.passes}`}: {s.piece}, {s.zone}
+            </span>
+            <Chip colour={s.before} className="h-6 w-14" />
+            <span aria-hidden>→</span>
+            <Chip colour={s.after} className="h-6 w-14" />
+          </div>
+          <p>
+            {s.mix &&
+              (s.mix.thinnerDrops > 0
+                ? `${s.mix.paintDrops} drops paint + ${s.mix.thinnerDrops} thinner, again until ${number(s.mix.totalMl, 1)} ml. `
+                : `${number(s.mix.totalMl, 1)} ml as it comes. `)}
+            Next coat from {clock(s.nextFromUtc, plan.timeZone)}
+            {s.nextByUtc && `, worked on by ${clock(s.nextByUtc, plan.timeZone)}`}.
+          </p>
+          {s.cautions.map((c) => (
+            <p key={c} className="text-sm">
+              {c}
+            </p>
+          ))}
+          <p className="flex flex-wrap gap-3 pt-1">
+            {s.copies.map((c) => (
+              <span key={c} className="inline-flex items-center gap-1">
+                <span className="inline-block size-4 border border-ink" /> {c}
+              </span>
+            ))}
+          </p>
+        </section>
+      ))}
+      <p className="border-t border-line pt-2 text-sm">{plan.cautionNote}</p>
+    </div>
+  );
+}
