@@ -56,7 +56,8 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
     public void A_recipe_is_measured_out_in_whole_drops_and_to_a_jar()
     {
         browser.Open("/mixes");
-        Says("section[aria-label='Measure it out']", "3");
+        browser.Named("Brinegate Stone").Click();
+        Says("section[aria-label='Measure it out']", "Bone Shell");
         browser.Named("20 ml jar").Click();
         browser.UntilTrue(() => browser.Find("section[aria-label='Measure it out'] tbody td:nth-child(2)").Text == "9", "half of 18 ml");
     }
@@ -76,17 +77,21 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
     [Fact]
     public void A_shortage_shows_and_leaves_after_a_bottle_is_added()
     {
+        OpenMaterial("Tide Blue", "Bottles");
+        browser.Fill("Left, ml", "0.1");
+        browser.Named("Keep the bottle").Click();
+        Says("[data-testid=stock]", "0.1 ml left");
         browser.Open("/amounts");
-        browser.Choose("Amounts of", "Sea wall");
-        browser.UntilTrue(() => Row("Salt White")?.GetDomAttribute("data-verdict") == "short", "the shortage");
-        OpenMaterial("Salt White", "Bottles");
+        browser.Choose("Amounts of", "Brine pans");
+        browser.UntilTrue(() => Verdict() == "short", "the shortage");
+        OpenMaterial("Tide Blue", "Bottles");
         browser.Named("New bottle").Click();
         browser.UntilTrue(() => browser.All("section[aria-label=Material] li").Count == 2, "the new bottle");
         browser.Open("/amounts");
-        browser.Choose("Amounts of", "Sea wall");
-        browser.UntilTrue(() => Row("Salt White")?.GetDomAttribute("data-verdict") == "enough", "no shortage any more");
+        browser.Choose("Amounts of", "Brine pans");
+        browser.UntilTrue(() => Verdict() == "enough", "no shortage any more");
 
-        IWebElement? Row(string name) => browser.All("section[aria-label=Materials] tbody tr").FirstOrDefault(r => r.Text.StartsWith(name, StringComparison.Ordinal));
+        string? Verdict() => browser.All("section[aria-label=Materials] tbody tr").FirstOrDefault(r => r.Text.StartsWith("Tide Blue", StringComparison.Ordinal))?.GetDomAttribute("data-verdict");
     }
 
     [Fact]
@@ -125,7 +130,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         browser.Fill("Stripe over white", "#7a5a3c");
         Says("[data-testid=stripe-outcome]", "Sluice gate, Planks");
         browser.Named("Let predictions follow it").Click();
-        browser.Named("Go back to it").Click();
+        browser.Run("arguments[0].click()", browser.Named("Go back to it"));
         browser.UntilTrue(() => browser.All("section[aria-label=Material] li").Any(l => l.Text.Contains("declared swatch", StringComparison.Ordinal) && l.Text.Contains("in force", StringComparison.Ordinal)), "the swatch in force");
     }
 

@@ -11,7 +11,7 @@ internal sealed class RecipeBook
 {
     private readonly Dictionary<Guid, Material> materials;
 
-    private RecipeBook(Dictionary<Guid, Material> materials, Dictionary<Guid, MixRow> mixes)
+    public RecipeBook(Dictionary<Guid, Material> materials, Dictionary<Guid, MixRow> mixes)
     {
         this.materials = materials;
         Mixes = mixes;

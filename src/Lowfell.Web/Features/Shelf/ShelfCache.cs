@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Store;
+using Lowfell.Web.Features.Mixes;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Features.Shelf;
@@ -72,12 +73,12 @@ public sealed class ShelfCache(ShelfNews news)
     {
         var paints = materials.ToDictionary(m => m.Key, m => Paint.Of(m.Value));
         var faults = new Dictionary<Guid, string>();
-        var byId = rows.ToDictionary(r => r.Id);
+        var book = new RecipeBook(materials, rows.ToDictionary(r => r.Id));
         foreach (var row in rows)
         {
             try
             {
-                paints[row.Id] = Paint.Of(Recipe(row, materials, byId, 0));
+                paints[row.Id] = Paint.Of(book.Recipe(RecipeBook.Draft(row)));
             }
             catch (ArgumentException fault)
             {
@@ -88,14 +89,4 @@ public sealed class ShelfCache(ShelfNews news)
         var ordered = materials.Values.OrderBy(m => m.Name, StringComparer.Ordinal).ToList();
         return new(version, materials, paints, faults, new Core.Rules.Shelf(ordered));
     }
-
-    private static Mix Recipe(MixRow row, Dictionary<Guid, Material> materials, Dictionary<Guid, MixRow> byId, int depth) =>
-        depth > MixContent.DeepestNesting
-            ? throw new ArgumentException($"Mix '{row.Name}' is nested too deep, or contains itself.")
-            : new(row.Name, [.. row.Components.OrderBy(c => c.Position).Select(c => new MixComponent(
-                c.Amount,
-                c.Unit,
-                c.MaterialId is { } m ? materials[m] : null,
-                c.InnerMixId is { } inner ? Recipe(byId[inner], materials, byId, depth + 1) : null,
-                c.Thinner))], row.CountsAs);
 }

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState, useSyncExternalStore } from "react";
 import { Link } from "react-router";
 import { api, ask, queryClient, wording } from "../../api/client";
+import { newId } from "../../api/newId";
 import type { Plan, PlannedStep } from "../../api/types";
 import { number, techniqueWord } from "../../api/words";
 import { ranges } from "../mixes/ranges";
@@ -62,7 +63,7 @@ export function BenchScreen() {
     if (!step) return;
     const begun = started?.key === keyOf(step) ? (Date.now() - started.at) / 60_000 : undefined;
     benchQueue.add({
-      id: crypto.randomUUID(),
+      id: newId(),
       kind,
       zoneId: step.zoneId,
       coatId: step.coatId,
@@ -78,7 +79,7 @@ export function BenchScreen() {
       setTimers((t) => [
         ...t.slice(-30),
         {
-          id: crypto.randomUUID(),
+          id: newId(),
           label: `${step.piece} ${ranges(copies)}: ${step.paint ?? techniqueWord[step.technique]}`,
           dryAt: Date.now() + wait * 60_000,
           rung: false,

@@ -2,6 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, queryClient, wording } from "../../api/client";
+import { newId } from "../../api/newId";
 import type { PlannedEvening, PlannedStep } from "../../api/types";
 import { number, techniqueWord } from "../../api/words";
 import { Button, Chip, notify, TextInput } from "../../ui";
@@ -43,7 +44,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
       await refresh();
       if (kind === "done")
         notify(`${step.paint ?? techniqueWord[step.technique]} is on ${step.piece} ${ranges(step.copies)}.`, () =>
-          write.mutate({ kind: "takenBack", id: crypto.randomUUID() }),
+          write.mutate({ kind: "takenBack", id: newId() }),
         );
       if (kind === "problem") {
         setNote("");
@@ -108,7 +109,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
         look="main"
         className="mt-3 w-full"
         disabled={write.isPending}
-        onClick={() => write.mutate({ kind: "done", id: crypto.randomUUID() })}
+        onClick={() => write.mutate({ kind: "done", id: newId() })}
       >
         Done for {step.copies.length === 1 ? "this copy" : `all ${step.copies.length} copies`}
       </Button>
@@ -122,7 +123,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
         />
         <Button
           disabled={note.trim() === "" || write.isPending}
-          onClick={() => write.mutate({ kind: "problem", id: crypto.randomUUID() })}
+          onClick={() => write.mutate({ kind: "problem", id: newId() })}
         >
           Problem
         </Button>

@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, queryClient, wording } from "../../api/client";
+import { newId } from "../../api/newId";
 import type { LogEntry, LogKind } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, Choice, notify, TextInput } from "../../ui";
@@ -30,7 +31,7 @@ export function LogScreen() {
       await ask(
         api.POST("/api/log", {
           body: {
-            id: crypto.randomUUID(),
+            id: newId(),
             kind: "takenBack",
             zoneId: e.zoneId,
             coatId: e.coatId,

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, queryClient, wording } from "../../api/client";
+import { zoneOptions } from "../sets/zoneOptions";
 import { Button, Choice, Dialog, Field, TextInput } from "../../ui";
 
 const today = () => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
@@ -8,11 +9,7 @@ const today = () => new Date(Date.now() - new Date().getTimezoneOffset() * 60_00
 /** Keeps the stack of a zone as it was painted, with its materials and mixes as they are now. */
 export function KeepDialog({ onClose, onKept }: { onClose: () => void; onKept: (id: string) => void }) {
   const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
-  const zones = (sets.data ?? []).flatMap((s) =>
-    s.pieces.flatMap((p) =>
-      p.zones.map((z) => ({ value: z.id, label: `${p.piece.name}: ${z.settings.name}`, group: s.name })),
-    ),
-  );
+  const zones = zoneOptions(sets.data);
   const [zone, setZone] = useState("");
   const [name, setName] = useState("");
   const [paintedOn, setPaintedOn] = useState(today);

@@ -5,6 +5,7 @@ import { api, ask, queryClient, wording } from "../../api/client";
 import type { Match, Painted } from "../../api/types";
 import { number, techniqueWord } from "../../api/words";
 import { Button, Chip, Choice, notify, Toggle } from "../../ui";
+import { zoneOptions } from "../sets/zoneOptions";
 import { restoreCoats } from "../stack/restore";
 
 /** The old coats, the closest from today's shelf, and the filter and dust that bring both sets together. */
@@ -148,11 +149,7 @@ function Coats({ match }: { match: Match }) {
 
 function Adopt({ painted, match }: { painted: Painted; match: Match }) {
   const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
-  const zones = (sets.data ?? []).flatMap((s) =>
-    s.pieces.flatMap((p) =>
-      p.zones.map((z) => ({ value: z.id, label: `${p.piece.name}: ${z.settings.name}`, group: s.name })),
-    ),
-  );
+  const zones = zoneOptions(sets.data);
   const [zone, setZone] = useState("");
   const [withUnifier, setWithUnifier] = useState(false);
   const navigate = useNavigate();

@@ -7,6 +7,7 @@ import type { ZonePage } from "../../api/types";
 import { area, substrateWord } from "../../api/words";
 import { Choice, IconButton } from "../../ui";
 import { SchemeDialog } from "./SchemeDialog";
+import { zoneOptions } from "../sets/zoneOptions";
 import type { SaveState, useStackEditor } from "./useStackEditor";
 
 /** Where the painter is, what the change touches, and whether it is kept. */
@@ -14,15 +15,7 @@ export function StackHeader({ page, editor }: { page: ZonePage; editor: ReturnTy
   const [scheme, setScheme] = useState(false);
   const navigate = useNavigate();
   const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
-  const options = (sets.data ?? []).flatMap((s) =>
-    s.pieces.flatMap((p) =>
-      p.zones.map((z) => ({
-        value: z.id,
-        label: `${p.piece.name}: ${z.settings.name}`,
-        group: s.name,
-      })),
-    ),
-  );
+  const options = zoneOptions(sets.data);
   const others = page.scheme.uses.length - 1;
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-2">

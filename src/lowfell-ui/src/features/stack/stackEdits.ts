@@ -1,11 +1,5 @@
+import { newId } from "../../api/newId";
 import type { Coat, Material, Technique } from "../../api/types";
-
-const newId = (): string =>
-  typeof crypto.randomUUID === "function"
-    ? crypto.randomUUID()
-    : "10000000-1000-4000-8000-100000000000".replace(/[018]/g, (c) =>
-        (Number(c) ^ (crypto.getRandomValues(new Uint8Array(1))[0]! & (15 >> (Number(c) / 4)))).toString(16),
-      );
 
 /** A plain coat of a material. */
 export function coatOf(technique: Technique, material: Material | undefined, paintFraction = 1): Coat {

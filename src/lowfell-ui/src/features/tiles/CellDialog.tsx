@@ -3,6 +3,7 @@ import { useNavigate } from "react-router";
 import { api, ask, queryClient, wording } from "../../api/client";
 import type { SetView, Tile, TileDraft, TilePreview } from "../../api/types";
 import { restoreCoats } from "../stack/restore";
+import { zoneOptions } from "../sets/zoneOptions";
 import { Button, Chip, Choice, ColourInput, Dialog, Field, isColour, notify, TextInput, Toggle } from "../../ui";
 
 interface Props {
@@ -21,11 +22,7 @@ export function CellDialog({ tile, dirty, draft, cell, sets, onPainted, onClose 
   const before = draft.painted.find(here);
   const [face, setFace] = useState(before?.face ?? cell.face);
   const [note, setNote] = useState(before?.note ?? "");
-  const zones = sets.flatMap((s) =>
-    s.pieces.flatMap((p) =>
-      p.zones.map((z) => ({ value: z.id, label: `${p.piece.name}: ${z.settings.name}`, group: s.name })),
-    ),
-  );
+  const zones = zoneOptions(sets);
   const [zone, setZone] = useState(zones[0]?.value ?? "");
   const [instead, setInstead] = useState(true);
   const [fault, setFault] = useState<string>();

@@ -1,20 +1,10 @@
+import { coatOf } from "../stack/stackEdits";
 import type { Coat, Material, SetView, TileDraft, Technique } from "../../api/types";
 
 /** A coat of a tile, of one material as that technique usually takes it. */
-export const tileCoat = (technique: Technique, material: Material | undefined, paintFraction = 1): Coat => ({
-  id: crypto.randomUUID(),
-  technique,
-  materialId: material?.id,
+export const tileCoat = (technique: Technique, material: Material | undefined): Coat => ({
+  ...coatOf(technique, material, technique === "baseCoat" ? 0.8 : 1),
   passes: technique === "baseCoat" ? 2 : 1,
-  paintFraction: technique === "baseCoat" ? 0.8 : paintFraction,
-  dilutionForm: "parts",
-  thinner: material?.facts.thinners[0] ?? "water",
-  hand: 1,
-  hurried: false,
-  optional: false,
-  skipped: false,
-  wait: "recoatDry",
-  note: "",
 });
 
 export type Kind = "grounds" | "dryBrushes";

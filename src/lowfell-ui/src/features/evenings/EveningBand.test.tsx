@@ -1,0 +1,69 @@
+import { render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { expect, test, vi } from "vitest";
+import type { PlannedEvening, PlannedStep } from "../../api/types";
+import { EveningBand } from "./EveningBand";
+
+const step = (part: Partial<PlannedStep>): PlannedStep => ({
+  zoneId: "z",
+  coatId: "c",
+  pass: 1,
+  passes: 1,
+  piece: "Straight",
+  zone: "Walkway",
+  technique: "baseCoat",
+  paint: "Rope Tan",
+  colour: "#b59a6b",
+  copies: [1, 2],
+  station: "brush",
+  startUtc: "2026-11-26T19:31:00Z",
+  endUtc: "2026-11-26T20:01:00Z",
+  setUpMin: 1,
+  dryUtc: "2026-11-26T20:31:00Z",
+  nextFromUtc: "2026-11-26T20:31:00Z",
+  before: ["#111111", "#222222", "#333333"],
+  after: ["#444444", "#555555", "#666666"],
+  cautions: [],
+  ...part,
+});
+const evening = (steps: PlannedStep[]): PlannedEvening => ({
+  day: "2026-11-26",
+  openUtc: "2026-11-26T19:30:00Z",
+  closeUtc: "2026-11-26T22:00:00Z",
+  steps,
+});
+
+test("a step stands at its time, and is opened by a press", async () => {
+  const open = vi.fn();
+  const one = step({});
+  render(<EveningBand evening={evening([one])} timeZone="Etc/UTC" current={undefined} onOpen={open} />);
+  const bar = screen.getByRole("button", { name: "19:31, Base coat Rope Tan on 2 of Straight, Walkway" });
+  expect(Number.parseFloat(bar.style.width)).toBeCloseTo(20, 1);
+  await userEvent.click(bar);
+  expect(open).toHaveBeenCalledWith(one);
+});
+
+test("what wants the night is told at the evening's end", () => {
+  render(
+    <EveningBand
+      evening={evening([step({ dryUtc: "2026-11-27T09:00:00Z" }), step({ coatId: "d", paint: "Kelp Wash" })])}
+      timeZone="Etc/UTC"
+      current={undefined}
+      onOpen={() => {}}
+    />,
+  );
+  expect(screen.getByText(/dry Fri 09:00/)).toBeTruthy();
+});
+
+test("a bar too narrow for a finger is no target", () => {
+  render(
+    <EveningBand
+      evening={evening([step({ endUtc: "2026-11-26T19:33:00Z" })])}
+      timeZone="Etc/UTC"
+      current={undefined}
+      onOpen={() => {}}
+    />,
+  );
+  expect(screen.queryByRole("button")).toBeNull();
+  expect(screen.getByText("all dry by the end")).toBeTruthy();
+});
