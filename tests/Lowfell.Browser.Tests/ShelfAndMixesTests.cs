@@ -1,5 +1,4 @@
 using System.Globalization;
-using OpenQA.Selenium;
 using Xunit;
 
 namespace Lowfell.Browser.Tests;
