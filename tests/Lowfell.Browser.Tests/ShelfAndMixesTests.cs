@@ -76,21 +76,21 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
     [Fact]
     public void A_shortage_shows_and_leaves_after_a_bottle_is_added()
     {
-        OpenMaterial("Tide Blue", "Bottles");
+        OpenMaterial("Sea Glaze", "Bottles");
         browser.Fill("Left, ml", "0.1");
         browser.Named("Keep the bottle").Click();
         Says("[data-testid=stock]", "0.1 ml left");
         browser.Open("/amounts");
         browser.Choose("Amounts of", "Brine pans");
         browser.UntilTrue(() => Verdict() == "short", "the shortage");
-        OpenMaterial("Tide Blue", "Bottles");
+        OpenMaterial("Sea Glaze", "Bottles");
         browser.Named("New bottle").Click();
         browser.UntilTrue(() => browser.All("section[aria-label=Material] li").Count == 2, "the new bottle");
         browser.Open("/amounts");
         browser.Choose("Amounts of", "Brine pans");
         browser.UntilTrue(() => Verdict() == "enough", "no shortage any more");
 
-        string? Verdict() => browser.All("section[aria-label=Materials] tbody tr").FirstOrDefault(r => r.Text.StartsWith("Tide Blue", StringComparison.Ordinal))?.GetDomAttribute("data-verdict");
+        string? Verdict() => browser.All("section[aria-label=Materials] tbody tr").FirstOrDefault(r => r.Text.StartsWith("Sea Glaze", StringComparison.Ordinal))?.GetDomAttribute("data-verdict");
     }
 
     [Fact]

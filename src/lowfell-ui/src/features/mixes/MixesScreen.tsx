@@ -39,7 +39,11 @@ export function MixesScreen() {
       <section aria-label="Mixes" className="rounded-lg border border-line bg-panel">
         <div className="flex items-center gap-1 border-b border-line p-2">
           <h1 className="px-2 text-lg font-semibold">Mixes</h1>
-          <Button className="ml-auto" onClick={() => setSolving(true)}>
+          <Button
+            className="ml-auto"
+            disabled={materials.data.filter((m) => !m.facts.clear).length < 2}
+            onClick={() => setSolving(true)}
+          >
             Solve a ratio
           </Button>
           <Button onClick={() => setOpen("new")}>

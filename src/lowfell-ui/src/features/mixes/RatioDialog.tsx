@@ -21,7 +21,8 @@ export function RatioDialog({ materials, start, onClose, onKept }: Props) {
   const [ids, setIds] = useState<string[]>(() => {
     const known = start.filter((id) => paints.some((p) => p.id === id)).slice(0, 4);
     const plain = paints.filter((p) => p.material.family === "acrylicPaint" && p.material.effect === "plain");
-    return known.length >= 2 ? known : plain.slice(0, 2).map((p) => p.id);
+    const usual = plain.length >= 2 ? plain : paints;
+    return known.length >= 2 ? known : usual.slice(0, 2).map((p) => p.id);
   });
   const [fault, setFault] = useState<string>();
   const ratios = useQuery({
@@ -87,7 +88,7 @@ export function RatioDialog({ materials, start, onClose, onKept }: Props) {
           ))}
           <Button
             className="self-start"
-            disabled={ids.length >= 4}
+            disabled={ids.length >= Math.min(4, paints.length)}
             onClick={() => setIds([...ids, paints.find((p) => !ids.includes(p.id))!.id])}
           >
             <Plus size={15} aria-hidden /> Paint

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
 import { useState } from "react";
+import { Link } from "react-router";
 import { api, ask, wording } from "../../api/client";
 import { Button } from "../../ui";
 import { TileEditor } from "./TileEditor";
@@ -19,6 +20,16 @@ export function TilesScreen() {
       </p>
     );
   if (!tiles.data || !materials.data || !sets.data) return <p className="p-6 text-soft">Opening the tiles…</p>;
+  if (materials.data.length === 0)
+    return (
+      <p className="p-10 text-center text-soft">
+        A tile tries out colours of your shelf, and the shelf is bare.{" "}
+        <Link to="/shelf" className="font-semibold text-accent underline">
+          Put the first materials on it
+        </Link>
+        .
+      </p>
+    );
   const current = open === "new" ? undefined : (tiles.data.find((t) => t.id === open) ?? tiles.data[0]);
   return (
     <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-[14rem_minmax(0,1fr)] items-start gap-3 p-3 print:block">
