@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useState, useSyncExternalStore } from "react";
 import { Link } from "react-router";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import { newId } from "../../api/newId";
 import type { Plan, PlannedStep } from "../../api/types";
 import { number, techniqueWord } from "../../api/words";
@@ -10,7 +10,7 @@ import { type BenchAction, benchQueue } from "./queue";
 import { Timers, type Timer } from "./Timers";
 import { useAwake } from "./useAwake";
 
-const planKey = "lowfell.benchPlan";
+const planKey = "lowfell.benchPlan.2";
 const timersKey = "lowfell.benchTimers";
 
 function stored<T>(key: string): T | undefined {
@@ -34,7 +34,8 @@ export function BenchScreen() {
   const setIds = stored<string[]>("lowfell.plannedSets");
   const plan = useQuery({
     queryKey: ["plan", "bench", setIds],
-    queryFn: async () => {
+    queryFn: async (): Promise<AskedPlan> => {
+      const asked = Date.now();
       const fresh = await ask(
         api.POST("/api/plan", {
           body: {
@@ -45,16 +46,14 @@ export function BenchScreen() {
           },
         }),
       );
-      localStorage.setItem(planKey, JSON.stringify(fresh));
-      return fresh;
+      const answer = { asked, plan: fresh };
+      localStorage.setItem(planKey, JSON.stringify(answer));
+      return answer;
     },
     // The last plan stands while the network is away.
-    placeholderData: () => stored<Plan>(planKey),
+    placeholderData: () => stored<AskedPlan>(planKey),
     staleTime: 30_000,
   });
-  useEffect(() => {
-    if (pending.length === 0) void queryClient.invalidateQueries({ queryKey: ["plan"] });
-  }, [pending.length]);
   const steps = useMemo(() => open(plan.data, pending, skipped), [plan.data, pending, skipped]);
   if (!plan.data)
     return <p className="p-6 text-xl">{plan.isError ? wording(plan.error) : "Looking for what is next…"}</p>;
@@ -106,7 +105,7 @@ export function BenchScreen() {
         <Card
           step={step}
           started={started?.key === keyOf(step) ? started.at : undefined}
-          cautionNote={plan.data.cautionNote}
+          cautionNote={plan.data.plan.cautionNote}
           onStart={() => setStarted({ key: keyOf(step), at: Date.now() })}
           onDone={(copies) => act("done", copies)}
           onSkip={() => setSkipped([...skipped, keyOf(step)])}
@@ -156,14 +155,22 @@ export function BenchScreen() {
 
 const keyOf = (s: PlannedStep) => `${s.zoneId} ${s.coatId} ${s.pass}`;
 
-/** Steps that are still to be done, what waits in the queue taken off. */
-function open(plan: Plan | undefined, pending: readonly BenchAction[], skipped: string[]): PlannedStep[] {
+/** A plan, and when it was asked for. */
+interface AskedPlan {
+  asked: number;
+  plan: Plan;
+}
+
+/** Steps that are still to be done: what waits in the queue, or was taken after the plan was asked for, is taken off. */
+function open(answer: AskedPlan | undefined, pending: readonly BenchAction[], skipped: string[]): PlannedStep[] {
+  if (!answer) return [];
+  const unknown = [...pending, ...benchQueue.recent.filter((r) => r.at >= answer.asked).map((r) => r.action)];
   const done = new Set(
-    pending
+    unknown
       .filter((a) => a.kind === "done")
       .flatMap((a) => a.copies.map((c) => `${a.zoneId} ${a.coatId} ${a.pass} ${c}`)),
   );
-  return (plan?.calendar ?? [])
+  return answer.plan.calendar
     .flatMap((e) => e.steps)
     .map((s) => ({ ...s, copies: s.copies.filter((c) => !done.has(`${keyOf(s)} ${c}`)) }))
     .filter((s) => s.copies.length > 0 && !skipped.includes(keyOf(s)));

@@ -56,3 +56,13 @@ test("what the host will not take is set aside with its reason, and the rest goe
   queue.forgetRefused();
   expect(queue.refused).toEqual([]);
 });
+
+test("what was taken is remembered with its moment, and the plan is asked for anew", async () => {
+  const taken = vi.fn();
+  const queue = new BenchQueue(async () => {}, localStorage, taken);
+  const before = Date.now();
+  queue.add(action("a"));
+  await vi.waitFor(() => expect(taken).toHaveBeenCalledOnce());
+  expect(queue.recent.map((r) => r.action.id)).toEqual(["a"]);
+  expect(queue.recent[0]!.at).toBeGreaterThanOrEqual(before);
+});

@@ -1,4 +1,4 @@
-import { api, ask, Problem } from "../../api/client";
+import { api, ask, Problem, queryClient } from "../../api/client";
 import type { LogKind } from "../../api/types";
 
 /** Something done at the table, with an id of its own: sent twice, it is written once. */
@@ -22,6 +22,7 @@ type Listener = () => void;
 /** Actions wait in the browser until the host has them: in order, once each, over reloads and lost networks. */
 export class BenchQueue {
   private waiting: BenchAction[];
+  private taken: { action: BenchAction; at: number }[] = [];
   private listeners = new Set<Listener>();
   private sending = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -29,6 +30,7 @@ export class BenchQueue {
   constructor(
     private readonly send: (action: BenchAction) => Promise<unknown>,
     private readonly store: Storage = localStorage,
+    private readonly onTaken: () => void = () => {},
   ) {
     this.waiting = read(store, keepKey);
   }
@@ -36,6 +38,11 @@ export class BenchQueue {
   /** What the host has not got yet, the oldest first. */
   get pending(): readonly BenchAction[] {
     return this.waiting;
+  }
+
+  /** What the host has taken since this page was opened, with the moment: a plan asked for before that does not know of it. */
+  get recent(): readonly { action: BenchAction; at: number }[] {
+    return this.taken;
   }
 
   /** What the host would not take, with its reason. */
@@ -62,6 +69,7 @@ export class BenchQueue {
       const next = this.waiting[0]!;
       try {
         await this.send(next);
+        this.taken = [...this.taken.slice(-200), { action: next, at: Date.now() }];
       } catch (error) {
         if (!(error instanceof Problem) || error.passing || error.status >= 500) {
           this.timer = setTimeout(() => void this.flush(), retryMs);
@@ -70,6 +78,7 @@ export class BenchQueue {
         this.store.setItem(refusedKey, JSON.stringify([...this.refused, { action: next, why: error.full }]));
       }
       this.change(this.waiting.slice(1));
+      if (this.waiting.length === 0) this.onTaken();
     }
     this.sending = false;
   }
@@ -96,4 +105,8 @@ function read<T>(store: Storage, key: string): T[] {
 }
 
 /** The one queue of this browser. */
-export const benchQueue = new BenchQueue((action) => ask(api.POST("/api/log", { body: action })));
+export const benchQueue = new BenchQueue(
+  (action) => ask(api.POST("/api/log", { body: action })),
+  localStorage,
+  () => void queryClient.invalidateQueries({ queryKey: ["plan"] }),
+);
