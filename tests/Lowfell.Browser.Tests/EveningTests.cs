@@ -22,8 +22,9 @@ public sealed class EveningTests(DemoSession session) : IClassFixture<DemoSessio
         browser.UntilTrue(() => browser.All("[data-testid=evenings] button")[3].GetDomAttribute("aria-current") == "true", "the step in hand");
         var paint = browser.Find("[data-testid=step] h2").Text;
         var before = browser.Find("[data-testid=verdict]").Text;
+        var panel = browser.Find("[data-testid=step]").Text;
         browser.Named("‹ Earlier").Click();
-        browser.UntilTrue(() => browser.Find("[data-testid=step] h2").Text is { Length: > 0 }, "the step before");
+        browser.UntilTrue(() => browser.Find("[data-testid=step]").Text != panel, "the step before");
         browser.Named("Later ›").Click();
         browser.UntilTrue(() => browser.Find("[data-testid=step] h2").Text == paint, "the step again");
         browser.Run("[...document.querySelectorAll('[data-testid=step] button')].find(b => b.innerText.startsWith('Done for')).click()");

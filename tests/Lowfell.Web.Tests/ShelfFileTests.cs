@@ -61,6 +61,28 @@ public sealed class ShelfFileTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task No_two_names_of_a_long_file_are_taken_for_one()
+    {
+        var file = new StringBuilder("name,family,colour\n");
+        for (var i = 0; i < 50_000; i++)
+        {
+            file.Append($"Shingle {i},acrylicPaint,#8a8a86\n");
+        }
+
+        var (_, rows) = await SendAsync("/api/shelf/check", file.ToString());
+        Assert.Equal(50_000, rows.AsArray().Count(r => (string)r!["verdict"]! == "new"));
+    }
+
+    [Fact]
+    public async Task Names_that_differ_in_capitals_alone_do_not_stop_an_import()
+    {
+        await host.PostAsync("/api/materials", Drafts.Material("Jetty Red"), HttpStatusCode.Created);
+        await host.PostAsync("/api/materials", Drafts.Material("JETTY red"), HttpStatusCode.Created);
+        var (status, done) = await SendAsync("/api/shelf/import", Header + "jetty red,acrylicPaint,#8a3a2a,,,,\n");
+        Assert.Equal((HttpStatusCode.OK, 1), (status, (int)done["skipped"]!));
+    }
+
+    [Fact]
     public async Task An_unknown_way_with_duplicates_is_refused()
     {
         var (status, problem) = await SendAsync("/api/shelf/import?duplicates=burn", Header);

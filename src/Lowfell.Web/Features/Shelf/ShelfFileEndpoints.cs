@@ -1,4 +1,6 @@
 using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
+using System.Security.Cryptography;
 using System.Text;
 using Lowfell.Store;
 using Lowfell.Web.Hosting;
@@ -101,8 +103,14 @@ public static class ShelfFileEndpoints
     {
         RefuseTooLarge(request);
         var known = QueryWord.Parse<Duplicates>("duplicates", duplicates) ?? Duplicates.Skip;
-        var names = (await db.Materials.Select(m => new { m.Name, m.Id }).ToListAsync(cancel)).ToDictionary(m => m.Name, m => m.Id, StringComparer.OrdinalIgnoreCase);
-        var judge = new RowJudge([.. names.Keys]);
+        var names = new Dictionary<string, Guid>(StringComparer.OrdinalIgnoreCase);
+        foreach (var material in await db.Materials.OrderBy(m => m.Id).Select(m => new { m.Name, m.Id }).ToListAsync(cancel))
+        {
+            // Names that differ in their capitals alone may stand on the shelf; the first is the one that a file means.
+            names.TryAdd(material.Name, material.Id);
+        }
+
+        var judge = new RowJudge(names.Keys.ToHashSet(StringComparer.OrdinalIgnoreCase));
         var import = new ShelfImport(db, names, known);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var refused = 0;
@@ -148,7 +156,7 @@ public static class ShelfFileEndpoints
     /// <summary>Tells new from known; remembers a hash of each name of the file, no more.</summary>
     private sealed class RowJudge(HashSet<string> shelf)
     {
-        private readonly HashSet<int> seen = [];
+        private readonly HashSet<UInt128> seen = [];
         private CsvRow? last;
 
         public (ImportVerdict Verdict, IReadOnlyDictionary<string, string> Faults) Judge(CsvRow row)
@@ -167,7 +175,8 @@ public static class ShelfFileEndpoints
                     : (ImportVerdict.Refused, new Dictionary<string, string> { ["name"] = $"{row.Name} stands on line {above.Line} already, with other figures or without a bottle of its own." });
             }
 
-            if (!seen.Add(StringComparer.OrdinalIgnoreCase.GetHashCode(material.Name)))
+            // Wide enough that no two of fifty thousand names are ever taken for one.
+            if (!seen.Add(MemoryMarshal.Read<UInt128>(SHA256.HashData(Encoding.UTF8.GetBytes(material.Name.ToUpperInvariant())))))
             {
                 return (ImportVerdict.Refused, new Dictionary<string, string> { ["name"] = $"{row.Name} stands further up in the file; lines of one material belong together." });
             }
