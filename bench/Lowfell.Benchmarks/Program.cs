@@ -7,4 +7,10 @@ if (args is ["load", var address, var folder])
     return;
 }
 
+if (args is ["solve", var seconds, var seeds])
+{
+    SolveBench.Run(double.Parse(seconds, System.Globalization.CultureInfo.InvariantCulture), int.Parse(seeds, System.Globalization.CultureInfo.InvariantCulture));
+    return;
+}
+
 BenchmarkSwitcher.FromAssembly(typeof(StackBenchmarks).Assembly).Run(args);

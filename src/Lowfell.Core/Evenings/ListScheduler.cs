@@ -9,7 +9,7 @@ namespace Lowfell.Core.Evenings;
 /// </remarks>
 public static class ListScheduler
 {
-    private const double Tolerance = 1e-6;
+    private const double Tolerance = Lots.Tolerance;
 
     /// <summary>A plan at once.</summary>
     public static Plan Immediate(PlanTask task) => Improve(task, static _ => false, 0);
@@ -20,7 +20,7 @@ public static class ListScheduler
     /// <param name="seed">Seed of the shuffling: the same seed and number of tries give the same plan.</param>
     public static Plan Improve(PlanTask task, Func<Plan, bool> goOn, int seed)
     {
-        var split = Split(task);
+        var split = Lots.Split(task);
         var wanted = split.Chains.Sum(c => c.Count);
         double[] usual = [.. split.Chains.Select(_ => 1.0)];
         Plan? best = null;
@@ -47,15 +47,18 @@ public static class ListScheduler
         return best!;
     }
 
-    /// <summary>The first session in which everything can be done at the earliest, whatever the plan: no plan can finish before.</summary>
-    /// <remarks>The largest of two bounds: each chain alone through the calendar; and all work with a set-up for each station and colour against the minutes there are.</remarks>
+    /// <summary>The first session in which everything can be done at the earliest by plans that keep lots whole: none of them can finish before.</summary>
+    /// <remarks>
+    /// The largest of two bounds: each chain, with the chains joined before it, alone through the calendar; and all work with a set-up for each
+    /// station and colour against the minutes there are.
+    /// </remarks>
     public static int EarliestFinish(PlanTask task)
     {
-        var split = Split(task);
+        var split = Lots.Split(task);
         var bound = -1;
-        foreach (var chain in split.Chains.Where(c => c.Count > 0))
+        foreach (var path in Lots.Paths(split))
         {
-            var alone = new Run(split with { Chains = [.. split.Chains.Select(c => ReferenceEquals(c, chain) ? c : [])] }, new double[split.Chains.Count], 0).Go();
+            var alone = new Run(new([path], split.Sessions, [], []), [1], 0).Go();
             bound = Math.Max(bound, alone.Problem is null ? alone.LastSession : split.Sessions.Count);
         }
 
@@ -74,81 +77,6 @@ public static class ListScheduler
         return split.Sessions.Count;
     }
 
-    // Whole lots are kept as long as any session holds them; else they are split into as few and as equal parts as fit.
-    private static PlanTask Split(PlanTask task)
-    {
-        var longest = task.Sessions.Count == 0 ? 0 : task.Sessions.Max(s => s.Minutes);
-        List<IReadOnlyList<Lot>> chains = [];
-        var number = 0;
-        foreach (var chain in task.Chains)
-        {
-            var most = chain.Count == 0 ? int.MaxValue : chain.Min(l => Math.Max(1, (int)((longest - l.Station.SetUpMin()) / l.MinutesPerCopy)));
-            for (var i = 0; i + 1 < chain.Count; i++)
-            {
-                most = Math.Min(most, MostInWindow(chain[i], chain[i + 1], longest));
-            }
-
-            var copies = chain.Count == 0 ? [] : chain[0].Copies;
-            var parts = Math.Max(1, (int)Math.Ceiling((double)copies.Count / Math.Max(1, most)));
-            for (var p = 0; p < parts; p++)
-            {
-                var own = copies.Skip(p * copies.Count / parts).Take(((p + 1) * copies.Count / parts) - (p * copies.Count / parts)).ToList();
-                chains.Add([.. chain.Select(l => l with { Chain = number, Copies = own })]);
-                number++;
-            }
-        }
-
-        // Parts of a chain touch what the whole touched.
-        var origin = new List<int>();
-        for (var c = 0; c < task.Chains.Count; c++)
-        {
-            var parts = chains.Count(k => k.Count > 0 && task.Chains[c].Count > 0 && k[0].ZoneId == task.Chains[c][0].ZoneId && task.Chains[c][0].Copies.Contains(k[0].Copies[0]));
-            origin.AddRange(Enumerable.Repeat(c, task.Chains[c].Count == 0 ? 1 : parts));
-        }
-
-        var touching = from a in Enumerable.Range(0, chains.Count)
-                       from b in Enumerable.Range(a + 1, chains.Count - a - 1)
-                       where task.Touching.Contains((origin[a], origin[b])) || task.Touching.Contains((origin[b], origin[a]))
-                       where chains[a].Count > 0 && chains[b].Count > 0 && chains[a][0].Copies.Intersect(chains[b][0].Copies).Any()
-                       select (a, b);
-        return new(chains, task.Sessions, [.. touching]);
-    }
-
-    // Copies that a windowed pair can take at once: the last copy's second step must begin in its window, and all within one session.
-    private static int MostInWindow(Lot first, Lot second, int longest)
-    {
-        if (first.MostLagMin is not { } most)
-        {
-            return int.MaxValue;
-        }
-
-        for (var n = first.Copies.Count; n > 1; n--)
-        {
-            if (PairMinutes(first with { Copies = [.. first.Copies.Take(n)] }, second with { Copies = [.. second.Copies.Take(n)] }, most) is { } minutes && minutes <= longest)
-            {
-                return n;
-            }
-        }
-
-        return 1;
-    }
-
-    // From the first set-up to the end of the second lot; null where the window can't be kept for every copy.
-    private static double? PairMinutes(Lot first, Lot second, double most)
-    {
-        var offset = Offset(first, second);
-        var late = offset + ((second.Copies.Count - 1) * (second.MinutesPerCopy - first.MinutesPerCopy)) - first.MinutesPerCopy;
-        return Math.Max(offset - first.MinutesPerCopy, late) <= most + Tolerance ? first.Station.SetUpMin() + offset + second.Minutes : null;
-    }
-
-    // Start of the second lot over the start of the first: every copy waits long enough, and the hands are free.
-    private static double Offset(Lot first, Lot second)
-    {
-        var n = first.Copies.Count;
-        var lag = first.MinutesPerCopy + first.LagMin + Math.Max(0, (n - 1) * (first.MinutesPerCopy - second.MinutesPerCopy));
-        return Math.Max(lag, first.Minutes + second.SetUpAfter(first));
-    }
-
     /// <summary>One pass through the calendar.</summary>
     private sealed class Run
     {
@@ -161,6 +89,7 @@ public static class ListScheduler
         private readonly List<PlannedLot> done = [];
         private readonly List<int>[] touches;
         private readonly double[] wetUntil;
+        private readonly List<int>[] after;
 
         public Run(PlanTask task, double[] pressing, double keepSetUp)
         {
@@ -175,16 +104,25 @@ public static class ListScheduler
                 touches[b].Add(a);
             }
 
-            tail = [.. task.Chains.Select(chain =>
+            after = [.. task.Chains.Select(_ => new List<int>())];
+            foreach (var (earlier, later) in task.Joins)
             {
-                var sums = new double[chain.Count + 1];
-                for (var i = chain.Count - 1; i >= 0; i--)
+                after[later].Add(earlier);
+            }
+
+            // What hangs on a chain presses too: chains are joined forward, so the later ones are known first.
+            tail = new double[task.Chains.Count][];
+            foreach (var c in Lots.InOrder(task).Reverse())
+            {
+                var sums = new double[task.Chains[c].Count + 1];
+                sums[^1] = task.Joins.Where(j => j.Before == c).Select(j => tail[j.After][0]).DefaultIfEmpty().Max();
+                for (var i = sums.Length - 2; i >= 0; i--)
                 {
-                    sums[i] = sums[i + 1] + chain[i].Minutes + chain[i].LagMin;
+                    sums[i] = sums[i + 1] + task.Chains[c][i].Minutes + task.Chains[c][i].LagMin;
                 }
 
-                return sums;
-            })];
+                tail[c] = sums;
+            }
         }
 
         public Plan Go()
@@ -224,7 +162,7 @@ public static class ListScheduler
             for (var c = 0; c < next.Length; c++)
             {
                 starts[c] = double.MaxValue;
-                if (next[c] >= task.Chains[c].Count)
+                if (next[c] >= task.Chains[c].Count || Blocked(c))
                 {
                     continue;
                 }
@@ -265,9 +203,20 @@ public static class ListScheduler
             return (best, starts[best]);
         }
 
+        // A chain begins when all that is joined before it is done.
+        private bool Blocked(int chain) => next[chain] == 0 && after[chain].Exists(e => next[e] < task.Chains[e].Count);
+
         private double Ready(int chain)
         {
             var moment = Math.Max(ready[chain], task.Chains[chain][next[chain]].NotBefore);
+            if (next[chain] == 0)
+            {
+                foreach (var earlier in after[chain])
+                {
+                    moment = Math.Max(moment, ready[earlier]);
+                }
+            }
+
             foreach (var other in touches[chain])
             {
                 moment = Math.Max(moment, wetUntil[other]);
@@ -284,7 +233,7 @@ public static class ListScheduler
             var i = next[chain];
             while (lots[i].MostLagMin is not null && i + 1 < lots.Count)
             {
-                minutes += Offset(lots[i], lots[i + 1]);
+                minutes += Lots.Offset(lots[i], lots[i + 1]);
                 i++;
             }
 
@@ -302,13 +251,13 @@ public static class ListScheduler
                 next[chain]++;
                 var follows = next[chain] < lots.Count ? lots[next[chain]] : null;
                 wetUntil[chain] = planned.End + lot.TouchMin;
-                ready[chain] = follows is null ? planned.End : start + lot.MinutesPerCopy + lot.LagMin + Math.Max(0, (lot.Copies.Count - 1) * (lot.MinutesPerCopy - follows.MinutesPerCopy));
+                ready[chain] = follows is null ? planned.End + lot.LagMin : start + lot.MinutesPerCopy + lot.LagMin + Math.Max(0, (lot.Copies.Count - 1) * (lot.MinutesPerCopy - follows.MinutesPerCopy));
                 if (lot.MostLagMin is null || follows is null)
                 {
                     return (planned.End, lot);
                 }
 
-                start += Offset(lot, follows);
+                start += Lots.Offset(lot, follows);
                 before = lot;
             }
         }
@@ -317,7 +266,7 @@ public static class ListScheduler
         {
             for (var c = 0; c < next.Length; c++)
             {
-                if (next[c] >= task.Chains[c].Count)
+                if (next[c] >= task.Chains[c].Count || Blocked(c))
                 {
                     continue;
                 }

@@ -20,6 +20,9 @@ public enum Station
 
     /// <summary>Spray can.</summary>
     Can,
+
+    /// <summary>Putting parts together: glue and clamps.</summary>
+    Assembly,
 }
 
 /// <summary>Facts of the stations.</summary>
@@ -29,7 +32,7 @@ public static class Stations
     public static int SetUpMin(this Station station) => station switch
     {
         Station.Brush => 1,
-        Station.Sponge or Station.DryBrush => 2,
+        Station.Sponge or Station.DryBrush or Station.Assembly => 2,
         Station.Airbrush => 6,
         Station.Spirit => 5,
         _ => 8,
@@ -109,8 +112,16 @@ public sealed record PlannedLot(Lot Lot, int Session, double Start, int SetUpMin
 /// <param name="Chains">Lots by chain, each in the order of its coats.</param>
 /// <param name="Sessions">The calendar, in order, without overlap.</param>
 /// <param name="Touching">Pairs of chains whose zones touch on the same copies.</param>
-public sealed record PlanTask(IReadOnlyList<IReadOnlyList<Lot>> Chains, IReadOnlyList<Session> Sessions, IReadOnlyList<(int A, int B)> Touching)
+/// <param name="Joins">Pairs of chains of which the second begins, copy by copy, after the first is done and its last wait is over.</param>
+public sealed record PlanTask(
+    IReadOnlyList<IReadOnlyList<Lot>> Chains, IReadOnlyList<Session> Sessions, IReadOnlyList<(int A, int B)> Touching, IReadOnlyList<(int Before, int After)> Joins)
 {
+    /// <summary>Without joins.</summary>
+    public PlanTask(IReadOnlyList<IReadOnlyList<Lot>> chains, IReadOnlyList<Session> sessions, IReadOnlyList<(int A, int B)> touching)
+        : this(chains, sessions, touching, [])
+    {
+    }
+
     /// <summary>Steps counted copy by copy.</summary>
     public int PieceSteps => Chains.Sum(c => c.Sum(l => l.Copies.Count));
 }
@@ -123,6 +134,9 @@ public sealed record Plan(IReadOnlyList<PlannedLot> Lots, PlanProblem? Problem)
     /// <summary>Last session used; -1 for nothing to do.</summary>
     public int LastSession => Lots.Count == 0 ? -1 : Lots.Max(l => l.Session);
 
+    /// <summary>Sessions in which something is done.</summary>
+    public int SessionsUsed => Lots.Select(l => l.Session).Distinct().Count();
+
     /// <summary>How often something is set up.</summary>
     public int SetUps => Lots.Count(l => l.SetUpMin > 0);
 
@@ -132,8 +146,9 @@ public sealed record Plan(IReadOnlyList<PlannedLot> Lots, PlanProblem? Problem)
     /// <summary>Hands-on minutes.</summary>
     public double WorkMin => Lots.Sum(l => l.Lot.Minutes);
 
-    /// <summary>What makes a plan better, first things first: done early, few set-ups, little waiting.</summary>
-    internal (int Left, int Last, int SetUps, double Idle) Rank(int wanted) => (wanted - Lots.Count, LastSession, SetUps, IdleMin);
+    /// <summary>What makes a plan better, first things first: all in it, done early, few sessions, few set-ups, little waiting.</summary>
+    /// <param name="wanted">Lots that there are to plan.</param>
+    public (int Left, int Last, int Sessions, int SetUps, double Idle) Rank(int wanted) => (wanted - Lots.Count, LastSession, SessionsUsed, SetUps, Math.Round(IdleMin, 3));
 }
 
 /// <summary>What stands in the way of a plan.</summary>

@@ -76,6 +76,19 @@ public static class PlanCheck
             }
         }
 
+        foreach (var (before, after) in task.Joins)
+        {
+            foreach (var copy in task.Chains[before][0].Copies.Intersect(task.Chains[after][0].Copies))
+            {
+                var first = ended.GetValueOrDefault((task.Chains[before][0].ZoneId, copy), []);
+                var second = ended.GetValueOrDefault((task.Chains[after][0].ZoneId, copy), []);
+                if (second.Count > 0 && (first.Count < task.Chains[before].Count || second[0].Start < first[^1].End + first[^1].Lot.LagMin - Tolerance))
+                {
+                    faults.Add($"copy {copy}: something begins before what is joined ahead of it is done");
+                }
+            }
+        }
+
         foreach (var (a, b) in task.Touching)
         {
             foreach (var copy in task.Chains[a][0].Copies.Intersect(task.Chains[b][0].Copies))

@@ -1,0 +1,154 @@
+namespace Lowfell.Core.Evenings.Solving;
+
+/// <summary>Looks for the best plan of the evenings: first by list scheduling, then by constraint programming.</summary>
+/// <remarks>
+/// In order: the bound; list scheduling with shuffled priorities; the horizon stepped down, one session at a time, until a plan with one
+/// session less is shown not to be; then, with the finish held, fewer sessions, fewer set-ups, less idle time, each from the last plan found.
+/// The answer is never worse than <see cref="ListScheduler.Immediate"/>.
+/// </remarks>
+public sealed class PlanSolver
+{
+    // Shares of the time: orders of priority, and stepping down the horizon.
+    private const double OrdersShare = 0.12;
+    private const double OrdersMostSeconds = 2;
+    private const double FinishShare = 0.55;
+    private const double LeastSeconds = 0.05;
+
+    private readonly PlanTask task;
+    private readonly SolveLimits limits;
+    private readonly Func<TimeSpan> elapsed;
+    private readonly Action<SolveState> tell;
+    private readonly CancellationToken cancel;
+    private readonly int wanted;
+    private Plan best;
+    private PlanBounds bounds;
+
+    private PlanSolver(PlanTask task, SolveLimits limits, Func<TimeSpan> elapsed, Action<SolveState> tell, CancellationToken cancel)
+    {
+        (this.task, this.limits, this.elapsed, this.tell, this.cancel) = (Lots.Split(task), limits, elapsed, tell, cancel);
+        wanted = this.task.Chains.Sum(c => c.Count);
+        best = ListScheduler.Immediate(this.task);
+        bounds = new(ListScheduler.EarliestFinish(this.task));
+    }
+
+    /// <summary>Looks for a plan until none better can be, the time is up or it is cancelled; the best so far is the answer in each case.</summary>
+    /// <param name="task">What is to be planned.</param>
+    /// <param name="limits">Time and threads.</param>
+    /// <param name="elapsed">Time since the search began: Core has no clock of its own.</param>
+    /// <param name="tell">Told of each new stage and better plan, on a thread of the search. What it throws ends the search.</param>
+    /// <param name="cancel">Ends the search early.</param>
+    public static SolveState Solve(PlanTask task, SolveLimits limits, Func<TimeSpan> elapsed, Action<SolveState> tell, CancellationToken cancel)
+    {
+        if (limits.Seconds is not (>= 0.1 and <= 600) || limits.Workers is not (>= 1 and <= 64))
+        {
+            throw new ArgumentOutOfRangeException(nameof(limits), limits, "A search takes 0.1 to 600 seconds on 1 to 64 threads.");
+        }
+
+        return new PlanSolver(task, limits, elapsed, tell, cancel).Run();
+    }
+
+    private double Left => limits.Seconds - elapsed().TotalSeconds;
+
+    private SolveState Run()
+    {
+        Tell(SolveStage.Orders);
+        Orders();
+        if (wanted > 0 && best.Problem is null or { Kind: PlanProblemKind.CalendarEnds })
+        {
+            Finish();
+            if (best.Problem is null)
+            {
+                Refine();
+            }
+        }
+
+        return Tell(SolveStage.Ended);
+    }
+
+    private SolveState Tell(SolveStage stage)
+    {
+        var state = new SolveState(stage, best, bounds);
+        tell(state);
+        return state;
+    }
+
+    private bool Take(Plan plan, SolveStage stage)
+    {
+        if (plan.Rank(wanted).CompareTo(best.Rank(wanted)) >= 0 || PlanCheck.Faults(task, plan).Count > 0)
+        {
+            return false;
+        }
+
+        best = plan;
+        Tell(stage);
+        return true;
+    }
+
+    private void Orders()
+    {
+        var until = Math.Min(OrdersMostSeconds, limits.Seconds * OrdersShare);
+        bool GoOn(Plan soFar)
+        {
+            Take(soFar, SolveStage.Orders);
+            return elapsed().TotalSeconds < until && !cancel.IsCancellationRequested;
+        }
+
+        Take(ListScheduler.Improve(task, GoOn, limits.Seed), SolveStage.Orders);
+    }
+
+    // Is a plan with one session less possible? That there is none proves the finish.
+    private void Finish()
+    {
+        Tell(SolveStage.Finish);
+        var until = limits.Seconds * FinishShare;
+        while (!cancel.IsCancellationRequested && until - elapsed().TotalSeconds > LeastSeconds)
+        {
+            var horizon = best.Problem is null ? best.LastSession : task.Sessions.Count;
+            if (horizon <= bounds.LastSession)
+            {
+                return;
+            }
+
+            var model = VisitModel.Build(task, horizon);
+            var answer = model.AnyPlan(best, until - elapsed().TotalSeconds, limits, cancel);
+            if (answer.Impossible)
+            {
+                bounds = bounds with { LastSession = horizon };
+                Tell(SolveStage.Finish);
+                return;
+            }
+
+            if (answer.Plan is null || !Take(answer.Plan, SolveStage.Finish))
+            {
+                return;
+            }
+        }
+    }
+
+    private void Refine()
+    {
+        if (cancel.IsCancellationRequested || Left < LeastSeconds)
+        {
+            return;
+        }
+
+        var model = VisitModel.Build(task, best.LastSession + 1);
+        foreach (var (stage, share) in new[] { (SolveStage.Sessions, 0.35), (SolveStage.SetUps, 0.7), (SolveStage.Idle, 1.0) })
+        {
+            if (cancel.IsCancellationRequested || Left * share < LeastSeconds)
+            {
+                return;
+            }
+
+            Tell(stage);
+            var bound = model.Minimise(stage, best, Left * share, limits, plan => Take(plan, stage), cancel);
+            bounds = stage switch
+            {
+                SolveStage.Sessions => bounds with { Sessions = Math.Min(best.SessionsUsed, (int)Math.Ceiling(bound - Lots.Tolerance)) },
+                SolveStage.SetUps => bounds with { SetUps = Math.Min(best.SetUps, (int)Math.Ceiling(bound - Lots.Tolerance)) },
+                _ => bounds with { IdleMin = Math.Min(best.IdleMin, Math.Max(0, bound)) },
+            };
+            Tell(stage);
+        }
+    }
+}

@@ -1,0 +1,46 @@
+namespace Lowfell.Core.Evenings.Solving;
+
+/// <summary>How long and how a plan may be looked for.</summary>
+/// <param name="Seconds">Seconds of looking, 1-600.</param>
+/// <param name="Workers">Threads of the solver; two on two cores are best, one gives the same plan again.</param>
+/// <param name="Seed">Seed of what is left to chance.</param>
+public sealed record SolveLimits(double Seconds = 10, int Workers = 2, int Seed = 1);
+
+/// <summary>What a search is at.</summary>
+public enum SolveStage
+{
+    /// <summary>Trying orders of priority.</summary>
+    Orders,
+
+    /// <summary>Looking whether a plan can be done sooner.</summary>
+    Finish,
+
+    /// <summary>With the finish held: fewer sessions.</summary>
+    Sessions,
+
+    /// <summary>With these held: fewer set-ups.</summary>
+    SetUps,
+
+    /// <summary>With these held: less idle time at the table.</summary>
+    Idle,
+
+    /// <summary>Ended.</summary>
+    Ended,
+}
+
+/// <summary>What is known of the best plan that can be, for lots that are kept whole.</summary>
+/// <param name="LastSession">No plan is done before this session.</param>
+/// <param name="Sessions">No plan that is done then uses fewer; null where it was not looked at.</param>
+/// <param name="SetUps">No plan in so many sessions has fewer; null where it was not looked at.</param>
+/// <param name="IdleMin">No plan with so few set-ups idles less, minutes; null where it was not looked at.</param>
+public sealed record PlanBounds(int LastSession, int? Sessions = null, int? SetUps = null, double? IdleMin = null);
+
+/// <summary>Where a search stands.</summary>
+/// <param name="Stage">What it is at.</param>
+/// <param name="Best">The best plan so far; it has passed <see cref="PlanCheck"/>.</param>
+/// <param name="Bounds">What no plan can do better.</param>
+public sealed record SolveState(SolveStage Stage, Plan Best, PlanBounds Bounds)
+{
+    /// <summary>Whether no plan with whole lots can be done sooner.</summary>
+    public bool FinishProven => Best.Problem is null && Best.LastSession <= Bounds.LastSession;
+}

@@ -1,0 +1,601 @@
+using System.Globalization;
+using Google.OrTools.Sat;
+using Google.OrTools.Util;
+
+namespace Lowfell.Core.Evenings.Solving;
+
+/// <summary>An answer of the solver: a plan, or that there is none, or neither in the time.</summary>
+internal readonly record struct Answer(Plan? Plan, bool Impossible);
+
+/// <summary>The evenings as a constraint model: lots are placed in visits, a visit being one set-up with the lots done in it.</summary>
+/// <remarks>
+/// Times are in tenths of a minute, durations and waits rounded up and windows down, so that every solution holds for the exact figures.
+/// A lot's start has as its domain the places of the sessions that its chain leaves it. Lots do not overlap; visits do not overlap; each lot
+/// is in one visit of its station and colour. Redundant sums of visits and sessions tighten the bound (docs/model.md).
+/// </remarks>
+internal sealed class VisitModel
+{
+    /// <summary>Units in a minute.</summary>
+    private const int PerMinute = 10;
+
+    /// <summary>Above so many lots a set-up has but one visit in a session.</summary>
+    private const int ManyLots = 60;
+
+    private readonly CpModel model = new();
+    private readonly PlanTask task;
+    private readonly int horizon;
+    private readonly List<Item> items = [];
+    private readonly Dictionary<(int Chain, int Place), Item> at = [];
+    private readonly List<Visit> visits = [];
+    private readonly List<Evening> evenings = [];
+    private long workUnits;
+    private bool fits = true;
+
+    private VisitModel(PlanTask task, int horizon) => (this.task, this.horizon) = (task, horizon);
+
+    /// <summary>A lot in the model.</summary>
+    private sealed class Item
+    {
+        public required Lot Lot { get; init; }
+
+        public required int Chain { get; init; }
+
+        public required int Place { get; init; }
+
+        public required long Size { get; init; }
+
+        public long SetUp => Lot.Station.SetUpMin() * PerMinute;
+
+        public long Head { get; set; }
+
+        public long Tail { get; set; } = long.MaxValue / 4;
+
+        public int FirstSession { get; set; }
+
+        public IntVar Start { get; set; } = null!;
+
+        public LinearExpr Session { get; set; } = null!;
+
+        public List<(Visit Visit, BoolVar In)> Visits { get; } = [];
+    }
+
+    /// <summary>One set-up and the lots done in it.</summary>
+    private sealed record Visit(int Session, (Station Station, string Colour) Kind, int Round, BoolVar Made, IntVar From, IntVar To, long SetUp);
+
+    /// <summary>A session's use.</summary>
+    private sealed record Evening(int Session, BoolVar Used, IntVar From, IntVar To);
+
+    /// <summary>The model of plans that end within the first sessions.</summary>
+    /// <param name="task">What is to be planned, split.</param>
+    /// <param name="horizon">So many sessions there are.</param>
+    public static VisitModel Build(PlanTask task, int horizon)
+    {
+        var model = new VisitModel(task, horizon);
+        model.Place();
+        if (model.fits)
+        {
+            model.AddVisits();
+            model.AddWaits();
+            model.AddOrder();
+        }
+
+        return model;
+    }
+
+    /// <summary>Any plan at all.</summary>
+    public Answer AnyPlan(Plan hint, double seconds, SolveLimits limits, CancellationToken cancel)
+    {
+        if (!fits)
+        {
+            return new(null, true);
+        }
+
+        Hint(hint);
+        var (status, plan) = Solve(seconds, limits, "stop_after_first_solution:true", null, cancel);
+        return new(plan, status == CpSolverStatus.Infeasible);
+    }
+
+    /// <summary>Minimises one figure, the earlier ones held where the best plan has them.</summary>
+    /// <returns>The bound of the figure.</returns>
+    public double Minimise(SolveStage stage, Plan best, double seconds, SolveLimits limits, Func<Plan, bool> take, CancellationToken cancel)
+    {
+        var sessions = LinearExpr.Sum(evenings.Select(e => e.Used));
+        var setUps = LinearExpr.Sum(visits.Select(v => v.Made));
+        var idle = LinearExpr.WeightedSum(
+            [.. evenings.Select(e => e.To), .. evenings.Select(e => e.From), .. visits.Select(v => v.Made)],
+            [.. evenings.Select(_ => 1L), .. evenings.Select(_ => -1L), .. visits.Select(v => -v.SetUp)]);
+        var (aim, scale) = stage switch
+        {
+            SolveStage.Sessions => (sessions, 1.0),
+            SolveStage.SetUps => (setUps, 1.0),
+            _ => (idle, PerMinute),
+        };
+        if (stage >= SolveStage.SetUps)
+        {
+            model.Add(sessions <= best.SessionsUsed);
+        }
+
+        if (stage >= SolveStage.Idle)
+        {
+            model.Add(setUps <= best.SetUps);
+        }
+
+        model.Minimize(aim);
+        Hint(best);
+        var solver = Solver(seconds, limits, "");
+        var (status, plan) = Run(solver, found => take(found), cancel);
+        if (plan is not null)
+        {
+            take(plan);
+        }
+
+        // What there is of work is known, whatever the rounding of it.
+        var bound = status is CpSolverStatus.Optimal or CpSolverStatus.Feasible or CpSolverStatus.Unknown ? solver.BestObjectiveBound : 0;
+        return ((stage == SolveStage.Idle ? bound - workUnits : bound) / scale) is var b && double.IsFinite(b) ? b : 0;
+    }
+
+    private static long Up(double minutes) => (long)Math.Ceiling((minutes * PerMinute) - Lots.Tolerance);
+
+    private static long Down(double minutes) => (long)Math.Floor((minutes * PerMinute) + Lots.Tolerance);
+
+    private long Open(int session) => (long)task.Sessions[session].Open * PerMinute;
+
+    private long Close(int session) => (long)task.Sessions[session].Close * PerMinute;
+
+    // Earliest and latest starts, chain by chain, through the calendar.
+    private void Place()
+    {
+        foreach (var c in Lots.InOrder(task))
+        {
+            for (var p = 0; p < task.Chains[c].Count; p++)
+            {
+                var lot = task.Chains[c][p];
+                var item = new Item { Lot = lot, Chain = c, Place = p, Size = Up(lot.Minutes), Head = Up(lot.NotBefore) };
+                items.Add(item);
+                at[(c, p)] = item;
+            }
+        }
+
+        foreach (var item in items)
+        {
+            foreach (var (before, lag) in Before(item))
+            {
+                item.Head = Math.Max(item.Head, before.Head + lag);
+            }
+
+            item.FirstSession = Enumerable.Range(0, horizon).FirstOrDefault(s => Math.Max(item.Head, Open(s) + item.SetUp) + item.Size <= Close(s), horizon);
+            if (item.FirstSession == horizon)
+            {
+                fits = false;
+                return;
+            }
+
+            item.Head = Math.Max(item.Head, Open(item.FirstSession) + item.SetUp);
+        }
+
+        foreach (var item in Enumerable.Reverse(items))
+        {
+            var last = Enumerable.Range(0, horizon).Reverse().FirstOrDefault(s => Math.Min(item.Tail, Close(s) - item.Size) >= Open(s) + item.SetUp, -1);
+            item.Tail = last < 0 ? -1 : Math.Min(item.Tail, Close(last) - item.Size);
+            if (item.Tail < item.Head)
+            {
+                fits = false;
+                return;
+            }
+
+            foreach (var (before, lag) in Before(item))
+            {
+                before.Tail = Math.Min(before.Tail, item.Tail - lag);
+            }
+        }
+
+        workUnits = items.Sum(i => i.Size);
+    }
+
+    // What has to start before an item, and by how much.
+    private IEnumerable<(Item Item, long Lag)> Before(Item item)
+    {
+        if (item.Place > 0)
+        {
+            var before = at[(item.Chain, item.Place - 1)];
+            yield return (before, Math.Max(Up(Lots.Lag(before.Lot, item.Lot)), before.Size));
+        }
+        else
+        {
+            foreach (var (chain, _) in task.Joins.Where(j => j.After == item.Chain && task.Chains[j.Before].Count > 0))
+            {
+                var before = at[(chain, task.Chains[chain].Count - 1)];
+                var sameCopies = before.Lot.Copies.SequenceEqual(item.Lot.Copies);
+                yield return (before, sameCopies ? Math.Max(Up(Lots.Lag(before.Lot, item.Lot)), before.Size) : before.Size + Up(before.Lot.LagMin));
+            }
+        }
+    }
+
+    private void AddVisits()
+    {
+        foreach (var item in items)
+        {
+            var places = Enumerable.Range(0, horizon)
+                .Select(s => (From: Math.Max(Open(s) + item.SetUp, item.Head), To: Math.Min(Close(s) - item.Size, item.Tail)))
+                .Where(place => place.From <= place.To).Select(place => new[] { place.From, place.To }).ToArray();
+            item.Start = model.NewIntVarFromDomain(Domain.FromIntervals(places), "");
+        }
+
+        model.AddNoOverlap(items.Select(i => model.NewFixedSizeIntervalVar(i.Start, i.Size, "")));
+        var rounds = items.Count > ManyLots ? 1 : 2;
+        var intervals = new List<IntervalVar>();
+        for (var s = 0; s < horizon; s++)
+        {
+            var (open, close) = (Open(s), Close(s));
+            var here = items.Where(i => Math.Max(open + i.SetUp, i.Head) <= Math.Min(close - i.Size, i.Tail)).ToList();
+            var evening = new Evening(s, model.NewBoolVar(""), model.NewIntVar(open, close, ""), model.NewIntVar(open, close, ""));
+            evenings.Add(evening);
+            model.Add(evening.To - evening.From >= 0);
+            model.Add(evening.To - evening.From <= (close - open) * evening.Used);
+            List<IntVar> filled = [];
+            List<long> minutes = [];
+            foreach (var kind in here.GroupBy(i => (i.Lot.Station, i.Lot.Colour)))
+            {
+                Visit? earlier = null;
+                for (var round = 0; round < Math.Min(rounds, kind.Count()); round++)
+                {
+                    var visit = AddVisit(evening, kind.Key, round, [.. kind], intervals, filled, minutes);
+                    if (earlier is not null)
+                    {
+                        model.AddImplication(visit.Made, earlier.Made);
+                        model.Add(visit.From >= earlier.To).OnlyEnforceIf(visit.Made);
+                    }
+
+                    earlier = visit;
+                }
+            }
+
+            model.Add(evening.To - evening.From >= LinearExpr.WeightedSum(filled, minutes));
+        }
+
+        model.AddNoOverlap(intervals);
+        foreach (var item in items)
+        {
+            model.AddExactlyOne(item.Visits.Select(v => v.In));
+            item.Session = LinearExpr.WeightedSum(item.Visits.Select(v => v.In), item.Visits.Select(v => (long)v.Visit.Session));
+        }
+
+        foreach (var kind in items.GroupBy(i => (i.Lot.Station, i.Lot.Colour)))
+        {
+            model.Add(LinearExpr.Sum(visits.Where(v => v.Kind == kind.Key).Select(v => v.Made)) >= LeastVisits([.. kind]));
+        }
+    }
+
+    private Visit AddVisit(Evening evening, (Station, string) kind, int round, List<Item> lots, List<IntervalVar> intervals, List<IntVar> filled, List<long> minutes)
+    {
+        var (open, close) = (Open(evening.Session), Close(evening.Session));
+        var visit = new Visit(evening.Session, kind, round, model.NewBoolVar(""), model.NewIntVar(open, close, ""), model.NewIntVar(open, close, ""), lots[0].SetUp);
+        visits.Add(visit);
+        intervals.Add(model.NewOptionalIntervalVar(visit.From, model.NewIntVar(0, close - open, ""), visit.To, visit.Made, ""));
+        model.AddImplication(visit.Made, evening.Used);
+        model.Add(visit.From >= evening.From).OnlyEnforceIf(visit.Made);
+        model.Add(visit.To <= evening.To).OnlyEnforceIf(visit.Made);
+        List<IntVar> own = [visit.Made];
+        List<long> sizes = [visit.SetUp];
+        foreach (var item in lots)
+        {
+            var inside = model.NewBoolVar("");
+            item.Visits.Add((visit, inside));
+            own.Add(inside);
+            sizes.Add(item.Size);
+            model.AddImplication(inside, visit.Made);
+            model.Add(item.Start >= visit.From + visit.SetUp).OnlyEnforceIf(inside);
+            model.Add(item.Start + item.Size <= visit.To).OnlyEnforceIf(inside);
+        }
+
+        model.AddBoolOr(own.Skip(1).Select(o => (ILiteral)(BoolVar)o)).OnlyEnforceIf(visit.Made);
+        model.Add(visit.To - visit.From >= LinearExpr.WeightedSum(own, sizes));
+        filled.AddRange(own);
+        minutes.AddRange(sizes);
+        return visit;
+    }
+
+    // Work against the longest session, and lots of one chain that can't share a session.
+    private int LeastVisits(List<Item> kind)
+    {
+        var longest = Enumerable.Range(0, horizon).Max(s => Close(s) - Open(s)) - kind[0].SetUp;
+        var byWork = (kind.Sum(i => i.Size) + longest - 1) / longest;
+        var apart = kind.GroupBy(i => i.Chain).Max(chain =>
+        {
+            var count = 0;
+            Item? last = null;
+            foreach (var item in chain.OrderBy(i => i.Place))
+            {
+                if (last is null || Gap(last, item) > 0)
+                {
+                    count++;
+                    last = item;
+                }
+            }
+
+            return count;
+        });
+        return (int)Math.Max(byWork, apart);
+    }
+
+    // Sessions that lie at least between two items of a chain.
+    private int Gap(Item first, Item second)
+    {
+        long lag = 0;
+        for (var p = first.Place; p < second.Place; p++)
+        {
+            var (a, b) = (at[(first.Chain, p)], at[(first.Chain, p + 1)]);
+            lag += Math.Max(Up(Lots.Lag(a.Lot, b.Lot)), a.Size);
+        }
+
+        return SessionsApart(first, second, lag);
+    }
+
+    private int SessionsApart(Item first, Item second, long lag)
+    {
+        var least = int.MaxValue;
+        for (var s = first.FirstSession; s < horizon; s++)
+        {
+            var from = Math.Max(Open(s) + first.SetUp, first.Head);
+            if (from > Math.Min(Close(s) - first.Size, first.Tail))
+            {
+                continue;
+            }
+
+            for (var t = s; t < horizon; t++)
+            {
+                if (Math.Max(from + lag, Math.Max(Open(t) + second.SetUp, second.Head)) <= Math.Min(Close(t) - second.Size, second.Tail))
+                {
+                    least = Math.Min(least, t - s);
+                    break;
+                }
+            }
+        }
+
+        return least == int.MaxValue ? 0 : least;
+    }
+
+    private void AddWaits()
+    {
+        foreach (var item in items)
+        {
+            foreach (var (before, lag) in Before(item))
+            {
+                model.Add(item.Start - before.Start >= lag);
+                model.Add(item.Session - before.Session >= SessionsApart(before, item, lag));
+            }
+
+            if (item.Place > 0 && at[(item.Chain, item.Place - 1)] is var windowed && Lots.MostLag(windowed.Lot, item.Lot) is { } most)
+            {
+                model.Add(item.Start - windowed.Start <= Down(most));
+            }
+        }
+
+        // A touching zone has to be touch-dry: the copies of a lot are under the hand one after the other.
+        foreach (var (a, b) in task.Touching.Where(t => task.Chains[t.A].Count > 0 && task.Chains[t.B].Count > 0))
+        {
+            var both = items.Where(i => i.Chain == a || i.Chain == b).ToList();
+            var same = task.Chains[a][0].Copies.SequenceEqual(task.Chains[b][0].Copies);
+            var quickest = both.Min(i => i.Lot.MinutesPerCopy);
+            model.AddNoOverlap(both.Select(i =>
+            {
+                var copies = i.Lot.Copies.Count;
+                var until = same ? Math.Max(i.Lot.MinutesPerCopy, i.Lot.Minutes - ((copies - 1) * quickest)) + i.Lot.TouchMin : i.Lot.Minutes + i.Lot.TouchMin;
+                return model.NewFixedSizeIntervalVar(i.Start, Math.Max(i.Size, Math.Min(Up(until), OwnWait(i))), "");
+            }));
+        }
+    }
+
+    // The chain's own next lot is in the same no-overlap: it may come as soon as its own wait allows.
+    private long OwnWait(Item item) => at.TryGetValue((item.Chain, item.Place + 1), out var next) ? Up(Lots.Lag(item.Lot, next.Lot)) : long.MaxValue / 8;
+
+    // Parts of one lot are alike: the first is begun first.
+    private void AddOrder()
+    {
+        foreach (var (first, second) in Alike())
+        {
+            for (var p = 0; p < task.Chains[first].Count; p++)
+            {
+                model.Add(at[(first, p)].Start <= at[(second, p)].Start);
+            }
+        }
+    }
+
+    private IEnumerable<(int First, int Second)> Alike()
+    {
+        bool Free(int chain) => task.Chains[chain].Count > 0 && !task.Touching.Any(t => t.A == chain || t.B == chain) && !task.Joins.Any(j => j.Before == chain || j.After == chain);
+        return from c in Enumerable.Range(1, Math.Max(0, task.Chains.Count - 1))
+               let before = c - 1
+               where Free(before) && Free(c) && task.Chains[before].Count == task.Chains[c].Count
+               where task.Chains[before][0].ZoneId == task.Chains[c][0].ZoneId && task.Chains[before][0].Copies.Count == task.Chains[c][0].Copies.Count
+               where task.Chains[before].Zip(task.Chains[c]).All(z => z.First with { Chain = 0, Copies = z.Second.Copies } == z.Second with { Chain = 0 })
+               select (before, c);
+    }
+
+    // Hints: what the plan has, with parts of one lot put in the order that the model asks for.
+    private void Hint(Plan plan)
+    {
+        model.ClearHints();
+        var places = task.Chains.SelectMany(c => c.Select((l, p) => ((l.Chain, l.CoatId, l.Pass), p))).ToDictionary(p => p.Item1, p => p.p);
+        var planned = plan.Lots.ToDictionary(l => (l.Lot.Chain, places[(l.Lot.Chain, l.Lot.CoatId, l.Lot.Pass)]));
+        var group = Enumerable.Range(0, task.Chains.Count).ToArray();
+        foreach (var (first, second) in Alike())
+        {
+            group[second] = group[first];
+        }
+
+        var moved = new Dictionary<Item, PlannedLot>();
+        foreach (var alike in items.GroupBy(i => (group[i.Chain], i.Place)))
+        {
+            var lots = alike.Where(i => planned.ContainsKey((i.Chain, i.Place))).OrderBy(i => i.Chain).ToList();
+            var times = lots.Select(i => planned[(i.Chain, i.Place)]).OrderBy(l => l.Start).ToList();
+            for (var k = 0; k < lots.Count; k++)
+            {
+                moved[lots[k]] = times[k];
+            }
+        }
+
+        HintVisits(moved);
+    }
+
+    // Rounded figures want a little more room: each lot is put where those before it leave it.
+    private Dictionary<Item, long> Starts(Dictionary<Item, PlannedLot> moved)
+    {
+        var starts = new Dictionary<Item, long>();
+        (Item Item, int Session)? last = null;
+        foreach (var (item, lot) in moved.OrderBy(m => m.Value.Start))
+        {
+            var start = Math.Max(item.Head, Open(lot.Session) + item.SetUp);
+            start = Math.Max(start, Down(lot.Start));
+            if (last is { } l && l.Session == lot.Session)
+            {
+                start = Math.Max(start, starts[l.Item] + l.Item.Size + (item.Lot.SetUpAfter(l.Item.Lot) * PerMinute));
+            }
+
+            foreach (var (before, lag) in Before(item).Where(b => starts.ContainsKey(b.Item)))
+            {
+                start = Math.Max(start, starts[before] + lag);
+            }
+
+            starts[item] = start;
+            last = (item, lot.Session);
+        }
+
+        return starts;
+    }
+
+    private void HintVisits(Dictionary<Item, PlannedLot> moved)
+    {
+        var starts = Starts(moved);
+        var made = new Dictionary<Visit, (long From, long To)>();
+        var inside = new Dictionary<Item, Visit>();
+        foreach (var session in moved.GroupBy(m => m.Value.Session))
+        {
+            var rounds = new Dictionary<(Station, string), int>();
+            Visit? current = null;
+            foreach (var (item, _) in session.OrderBy(m => m.Value.Start))
+            {
+                var kind = (item.Lot.Station, item.Lot.Colour);
+                if (current?.Kind != kind)
+                {
+                    var round = rounds.GetValueOrDefault(kind);
+                    current = item.Visits.Select(v => v.Visit).FirstOrDefault(v => v.Session == session.Key && v.Round == round);
+                    rounds[kind] = round + 1;
+                }
+
+                if (current is not null)
+                {
+                    inside[item] = current;
+                    made[current] = made.TryGetValue(current, out var known) ? (known.From, starts[item] + item.Size) : (starts[item] - item.SetUp, starts[item] + item.Size);
+                }
+            }
+        }
+
+        foreach (var item in moved.Keys)
+        {
+            model.AddHint(item.Start, starts[item]);
+            foreach (var (visit, literal) in item.Visits)
+            {
+                model.AddHint(literal, inside.GetValueOrDefault(item) == visit ? 1 : 0);
+            }
+        }
+
+        foreach (var visit in visits)
+        {
+            var known = made.TryGetValue(visit, out var span);
+            model.AddHint(visit.Made, known ? 1 : 0);
+            model.AddHint(visit.From, known ? span.From : Open(visit.Session));
+            model.AddHint(visit.To, known ? span.To : Open(visit.Session));
+        }
+
+        foreach (var evening in evenings)
+        {
+            var own = made.Where(m => m.Key.Session == evening.Session).Select(m => m.Value).ToList();
+            model.AddHint(evening.Used, own.Count > 0 ? 1 : 0);
+            model.AddHint(evening.From, own.Count > 0 ? own.Min(o => o.From) : Open(evening.Session));
+            model.AddHint(evening.To, own.Count > 0 ? own.Max(o => o.To) : Open(evening.Session));
+        }
+    }
+
+    private static CpSolver Solver(double seconds, SolveLimits limits, string more) => new()
+    {
+        StringParameters = string.Create(
+            CultureInfo.InvariantCulture,
+            $"num_workers:{limits.Workers},random_seed:{limits.Seed},cp_model_probing_level:0,max_presolve_iterations:1,max_time_in_seconds:{Math.Max(0.01, seconds):0.###}{(more.Length > 0 ? "," : "")}{more}"),
+    };
+
+    private (CpSolverStatus Status, Plan? Plan) Solve(double seconds, SolveLimits limits, string more, Action<Plan>? found, CancellationToken cancel) => Run(Solver(seconds, limits, more), found, cancel);
+
+    private (CpSolverStatus Status, Plan? Plan) Run(CpSolver solver, Action<Plan>? found, CancellationToken cancel)
+    {
+        if (cancel.IsCancellationRequested)
+        {
+            return (CpSolverStatus.Unknown, null);
+        }
+
+        // A stop that comes before the search has begun is lost: it is said again until the search ends.
+        using var stop = new Timer(
+            _ =>
+            {
+                if (cancel.IsCancellationRequested)
+                {
+                    solver.StopSearch();
+                }
+            },
+            null,
+            StopEveryMs,
+            StopEveryMs);
+        using var watch = found is null ? null : new Watch(this, found);
+        var status = watch is null ? solver.Solve(model) : solver.Solve(model, watch);
+        watch?.Rethrow();
+        return (status, status is CpSolverStatus.Optimal or CpSolverStatus.Feasible ? Read(solver.Value) : null);
+    }
+
+    private const int StopEveryMs = 50;
+
+    // The order and sessions of a solution, with the exact minutes, each lot as early as it may be within its visit.
+    private Plan Read(Func<IntVar, long> value)
+    {
+        var planned = new List<PlannedLot>(items.Count);
+        PlannedLot? before = null;
+        foreach (var (item, start) in items.Select(i => (i, Start: value(i.Start))).OrderBy(i => i.Start))
+        {
+            var session = item.Visits.First(v => value(v.In) != 0).Visit.Session;
+            var last = before?.Session == session ? before.Lot : null;
+            before = new(item.Lot, session, start / (double)PerMinute, item.Lot.SetUpAfter(last));
+            planned.Add(before);
+        }
+
+        return new(planned, null);
+    }
+
+    /// <summary>Hands every solution on. Nothing may be thrown on the solver's thread: it would end the process.</summary>
+    private sealed class Watch(VisitModel model, Action<Plan> found) : CpSolverSolutionCallback
+    {
+        private Exception? thrown;
+
+        public override void OnSolutionCallback()
+        {
+            try
+            {
+                if (thrown is null)
+                {
+                    found(model.Read(v => Value(v)));
+                }
+            }
+            catch (Exception e)
+            {
+                thrown = e;
+                StopSearch();
+            }
+        }
+
+        public void Rethrow()
+        {
+            if (thrown is not null)
+            {
+                throw new InvalidOperationException("The plan's listener failed.", thrown);
+            }
+        }
+    }
+}
