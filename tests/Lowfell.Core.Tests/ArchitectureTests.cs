@@ -8,8 +8,15 @@ namespace Lowfell.Core.Tests;
 public sealed class ArchitectureTests
 {
     [Fact]
-    public void Core_references_the_base_library_alone() =>
-        Assert.All(typeof(StackDraft).Assembly.GetReferencedAssemblies(), a => Assert.StartsWith("System", a.Name, StringComparison.Ordinal));
+    public void Core_references_the_base_library_and_the_constraint_solver_alone() =>
+        Assert.All(typeof(StackDraft).Assembly.GetReferencedAssemblies(), a => Assert.True(a.Name!.StartsWith("System", StringComparison.Ordinal) || a.Name == "Google.OrTools", a.Name));
+
+    [Fact]
+    public void The_solver_is_known_in_one_folder_alone()
+    {
+        var result = Types.InAssembly(typeof(StackDraft).Assembly).That().DoNotResideInNamespace("Lowfell.Core.Evenings.Solving").ShouldNot().HaveDependencyOn("Google.OrTools").GetResult();
+        Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
+    }
 
     [Theory]
     [InlineData("System.IO.File")]

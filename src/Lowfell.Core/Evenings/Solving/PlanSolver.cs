@@ -109,7 +109,7 @@ public sealed class PlanSolver
                 return;
             }
 
-            var model = VisitModel.Build(task, horizon);
+            var model = VisitModel.Build(task, horizon, best);
             var answer = model.AnyPlan(best, until - elapsed().TotalSeconds, limits, cancel);
             if (answer.Impossible)
             {
@@ -132,8 +132,8 @@ public sealed class PlanSolver
             return;
         }
 
-        var model = VisitModel.Build(task, best.LastSession + 1);
-        foreach (var (stage, share) in new[] { (SolveStage.Sessions, 0.35), (SolveStage.SetUps, 0.7), (SolveStage.Idle, 1.0) })
+        var model = VisitModel.Build(task, best.LastSession + 1, best);
+        foreach (var (stage, share) in new[] { (SolveStage.Sessions, 0.35), (SolveStage.SetUps, 0.85), (SolveStage.Idle, 1.0) })
         {
             if (cancel.IsCancellationRequested || Left * share < LeastSeconds)
             {

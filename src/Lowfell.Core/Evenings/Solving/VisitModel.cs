@@ -29,9 +29,16 @@ internal sealed class VisitModel
     private readonly List<Visit> visits = [];
     private readonly List<Evening> evenings = [];
     private long workUnits;
+    private readonly Dictionary<(int Session, (Station, string) Kind), int> roundsHinted;
+    private int leastSessions;
+    private int leastSetUps;
     private bool fits = true;
 
-    private VisitModel(PlanTask task, int horizon) => (this.task, this.horizon) = (task, horizon);
+    private VisitModel(PlanTask task, int horizon, Plan hint)
+    {
+        (this.task, this.horizon) = (task, horizon);
+        roundsHinted = Rounds(hint);
+    }
 
     /// <summary>A lot in the model.</summary>
     private sealed class Item
@@ -68,9 +75,10 @@ internal sealed class VisitModel
     /// <summary>The model of plans that end within the first sessions.</summary>
     /// <param name="task">What is to be planned, split.</param>
     /// <param name="horizon">So many sessions there are.</param>
-    public static VisitModel Build(PlanTask task, int horizon)
+    /// <param name="hint">The best plan so far: the model has room for its visits at least.</param>
+    public static VisitModel Build(PlanTask task, int horizon, Plan hint)
     {
-        var model = new VisitModel(task, horizon);
+        var model = new VisitModel(task, horizon, hint);
         model.Place();
         if (model.fits)
         {
@@ -129,9 +137,9 @@ internal sealed class VisitModel
             take(plan);
         }
 
-        // What there is of work is known, whatever the rounding of it.
         var bound = status is CpSolverStatus.Optimal or CpSolverStatus.Feasible or CpSolverStatus.Unknown ? solver.BestObjectiveBound : 0;
-        return ((stage == SolveStage.Idle ? bound - workUnits : bound) / scale) is var b && double.IsFinite(b) ? b : 0;
+        var least = ((stage == SolveStage.Idle ? bound - workUnits : bound) / scale) is var b && double.IsFinite(b) ? b : 0;
+        return stage == SolveStage.Sessions ? Math.Max(least, leastSessions) : stage == SolveStage.SetUps ? Math.Max(least, leastSetUps) : least;
     }
 
     private static long Up(double minutes) => (long)Math.Ceiling((minutes * PerMinute) - Lots.Tolerance);
@@ -237,7 +245,8 @@ internal sealed class VisitModel
             foreach (var kind in here.GroupBy(i => (i.Lot.Station, i.Lot.Colour)))
             {
                 Visit? earlier = null;
-                for (var round = 0; round < Math.Min(rounds, kind.Count()); round++)
+                var most = Math.Max(rounds, roundsHinted.GetValueOrDefault((s, kind.Key)));
+                for (var round = 0; round < Math.Min(most, kind.Count()); round++)
                 {
                     var visit = AddVisit(evening, kind.Key, round, [.. kind], intervals, filled, minutes);
                     if (earlier is not null)
@@ -254,6 +263,7 @@ internal sealed class VisitModel
         }
 
         model.AddNoOverlap(intervals);
+        model.Add(LinearExpr.Sum(evenings.Select(e => e.Used)) >= LeastSessions());
         foreach (var item in items)
         {
             model.AddExactlyOne(item.Visits.Select(v => v.In));
@@ -262,7 +272,9 @@ internal sealed class VisitModel
 
         foreach (var kind in items.GroupBy(i => (i.Lot.Station, i.Lot.Colour)))
         {
-            model.Add(LinearExpr.Sum(visits.Where(v => v.Kind == kind.Key).Select(v => v.Made)) >= LeastVisits([.. kind]));
+            var least = LeastVisits([.. kind]);
+            leastSetUps += least;
+            model.Add(LinearExpr.Sum(visits.Where(v => v.Kind == kind.Key).Select(v => v.Made)) >= least);
         }
     }
 
@@ -288,6 +300,14 @@ internal sealed class VisitModel
             model.Add(item.Start + item.Size <= visit.To).OnlyEnforceIf(inside);
         }
 
+        foreach (var runs in lots.GroupBy(i => i.Chain).Select(c => Runs([.. c.OrderBy(i => i.Place)])).Where(r => r.Count > 1))
+        {
+            foreach (var (one, other) in from a in runs.Index() from b in runs.Skip(a.Index + 1) from one in a.Item from other in b select (one, other))
+            {
+                model.AddAtMostOne([one.Visits[^1].In, other.Visits[^1].In]);
+            }
+        }
+
         model.AddBoolOr(own.Skip(1).Select(o => (ILiteral)(BoolVar)o)).OnlyEnforceIf(visit.Made);
         model.Add(visit.To - visit.From >= LinearExpr.WeightedSum(own, sizes));
         filled.AddRange(own);
@@ -295,27 +315,91 @@ internal sealed class VisitModel
         return visit;
     }
 
-    // Work against the longest session, and lots of one chain that can't share a session.
+    // Visits that a station and colour needs at least: for its work against the longest session; for lots of one chain that can't share a
+    // set-up, as another one comes between or a session can't hold both; and for lots whose sessions do not meet.
     private int LeastVisits(List<Item> kind)
     {
         var longest = Enumerable.Range(0, horizon).Max(s => Close(s) - Open(s)) - kind[0].SetUp;
         var byWork = (kind.Sum(i => i.Size) + longest - 1) / longest;
-        var apart = kind.GroupBy(i => i.Chain).Max(chain =>
+        var apart = kind.GroupBy(i => i.Chain).Max(chain => Runs([.. chain.OrderBy(i => i.Place)]).Count);
+        return (int)Math.Max(Math.Max(byWork, apart), Disjoint(kind));
+    }
+
+    // Lots of a chain and kind, by the set-ups that they need apart.
+    private List<List<Item>> Runs(List<Item> ofChain)
+    {
+        var runs = new List<List<Item>>();
+        foreach (var item in ofChain)
         {
-            var count = 0;
-            Item? last = null;
-            foreach (var item in chain.OrderBy(i => i.Place))
+            if (runs.Count == 0 || runs[^1][^1].Place != item.Place - 1 || Gap(runs[^1][0], item) > 0)
             {
-                if (last is null || Gap(last, item) > 0)
-                {
-                    count++;
-                    last = item;
-                }
+                runs.Add([]);
             }
 
-            return count;
+            runs[^1].Add(item);
+        }
+
+        return runs;
+    }
+
+    // Most lots of which no two can be in one session, by their first and last sessions.
+    private int Disjoint(IEnumerable<Item> lots)
+    {
+        var (count, last) = (0, -1);
+        foreach (var item in lots.OrderBy(LastSession))
+        {
+            if (item.FirstSession > last)
+            {
+                count++;
+                last = LastSession(item);
+            }
+        }
+
+        return count;
+    }
+
+    private int LastSession(Item item) => Enumerable.Range(0, horizon).Last(s => Open(s) + item.SetUp <= Math.Min(item.Tail, Close(s) - item.Size));
+
+    // Sessions used at least: by work with the least set-ups, and by lots whose sessions do not meet.
+    private int LeastSessions()
+    {
+        var units = items.Sum(i => i.Size) + items.GroupBy(i => (i.Lot.Station, i.Lot.Colour)).Sum(k => LeastVisits([.. k]) * k.First().SetUp);
+        var count = 0;
+        foreach (var minutes in Enumerable.Range(0, horizon).Select(s => Close(s) - Open(s)).OrderDescending())
+        {
+            if (units <= 0)
+            {
+                break;
+            }
+
+            units -= minutes;
+            count++;
+        }
+
+        // A chain is spread over as many sessions as its waits force apart.
+        var spread = items.GroupBy(i => i.Chain).Max(chain =>
+        {
+            var (sessions, first) = (1, chain.First());
+            foreach (var item in chain.Where(item => Gap(first, item) > 0))
+            {
+                (sessions, first) = (sessions + 1, item);
+            }
+
+            return sessions;
         });
-        return (int)Math.Max(byWork, apart);
+        return leastSessions = Math.Max(Math.Max(count, units > 0 ? horizon : 0), Math.Max(Disjoint(items), spread));
+    }
+
+    private static Dictionary<(int Session, (Station, string) Kind), int> Rounds(Plan plan)
+    {
+        var rounds = new Dictionary<(int, (Station, string)), int>();
+        foreach (var lot in plan.Lots.Where(l => l.SetUpMin > 0))
+        {
+            var key = (lot.Session, (lot.Lot.Station, lot.Lot.Colour));
+            rounds[key] = rounds.GetValueOrDefault(key) + 1;
+        }
+
+        return rounds;
     }
 
     // Sessions that lie at least between two items of a chain.

@@ -1,0 +1,224 @@
+using System.Diagnostics;
+using CsCheck;
+using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Solving;
+using Xunit;
+
+namespace Lowfell.Core.Tests.Evenings;
+
+public sealed class PlanSolverTests
+{
+    private static readonly Session[] Evenings = [.. Enumerable.Range(0, 14).Select(i => new Session((i * 2 * 1440) + 1170, (i * 2 * 1440) + 1320))];
+
+    /// <summary>Chains with windows, touching zones, and parts that are fitted between some of them.</summary>
+    private static PlanTask Generated(int seed, int chains, int coats, int copies)
+    {
+        var random = new Random(seed);
+        List<IReadOnlyList<Lot>> all = [.. Enumerable.Range(0, chains).Select(c => Chain(random, c, coats, copies))];
+        List<(int, int)> joins = [];
+        if (chains > 2 && random.Next(2) == 0)
+        {
+            // Two zones, the part that is fitted when both are done, and a zone painted over the join.
+            var fit = new Lot
+            {
+                CoatId = Guid.NewGuid(), ZoneId = Guid.NewGuid(), Chain = chains, Copies = all[0][0].Copies, MinutesPerCopy = 3, Station = Station.Assembly, Colour = "", LagMin = 60,
+            };
+            all[1] = [.. all[1].Select(l => l with { Copies = all[0][0].Copies })];
+            all[2] = [.. all[2].Select(l => l with { Copies = all[0][0].Copies })];
+            all.Add([fit]);
+            joins = [(0, chains), (1, chains), (chains, 2)];
+        }
+
+        return new(all, Evenings, chains > 1 && all[0][0].Copies.Count == all[1][0].Copies.Count ? [(0, 1)] : [], joins);
+    }
+
+    private static IReadOnlyList<Lot> Chain(Random random, int number, int coats, int copies)
+    {
+        var zone = Guid.NewGuid();
+        var own = Enumerable.Range(1, 1 + random.Next(copies)).ToList();
+        return [.. Enumerable.Range(0, 1 + random.Next(coats)).Select(i =>
+        {
+            var windowed = random.Next(7) == 0;
+            return new Lot
+            {
+                CoatId = Guid.NewGuid(),
+                ZoneId = zone,
+                Chain = number,
+                Copies = own,
+                MinutesPerCopy = 0.5 + (7 * random.NextDouble()),
+                Station = (Station)random.Next(6),
+                Colour = $"c{random.Next(3)}",
+                LagMin = windowed ? 20 : Math.Pow(10, 1 + (2.3 * random.NextDouble())),
+                MostLagMin = windowed ? 100 : null,
+                TouchMin = 10,
+                NotBefore = i == 0 && random.Next(3) == 0 ? random.Next(4000) : 0,
+            };
+        })];
+    }
+
+    private static SolveState Solve(PlanTask task, double seconds, Action<SolveState>? tell = null, CancellationToken cancel = default)
+    {
+        var clock = Stopwatch.StartNew();
+        return PlanSolver.Solve(task, new(seconds), () => clock.Elapsed, tell ?? (_ => { }), cancel);
+    }
+
+    [Fact]
+    public void A_solved_plan_keeps_every_wait_window_session_join_and_the_one_pair_of_hands_and_is_never_worse() => Gen.Select(Gen.Int[0, 1_000_000], Gen.Int[1, 4], Gen.Int[1, 7], Gen.Int[1, 6]).Sample(
+        (seed, chains, coats, copies) =>
+        {
+            var task = Generated(seed, chains, coats, copies);
+            var wanted = task.Chains.Sum(c => c.Count);
+            var first = ListScheduler.Immediate(task);
+            Assert.Empty(PlanCheck.Faults(task, first));
+            var state = Solve(task, 0.5);
+            Assert.Empty(PlanCheck.Faults(task, state.Best));
+            Assert.True(state.Best.Rank(wanted).CompareTo(first.Rank(wanted)) <= 0 || state.Best.Lots.Count > first.Lots.Count);
+            if (state.Best.Problem is null)
+            {
+                Assert.InRange(state.Bounds.LastSession, -1, state.Best.LastSession);
+                Assert.True(state.Bounds.Sessions is not { } s || s <= state.Best.SessionsUsed);
+                Assert.True(state.Bounds.SetUps is not { } k || k <= state.Best.SetUps);
+                Assert.True(state.Bounds.IdleMin is not { } idle || idle <= state.Best.IdleMin + 1e-6);
+            }
+        },
+        iter: 24,
+        threads: 2);
+
+    [Fact]
+    public void A_tiny_plan_is_the_best_of_all_that_there_are() => Gen.Int[0, 1_000_000].Sample(
+        seed =>
+        {
+            var random = new Random(seed);
+            var task = new PlanTask(
+                [.. Enumerable.Range(0, 3).Select(c => (IReadOnlyList<Lot>)[.. Chain(random, c, 2, 1).Select(l => l with { MostLagMin = null, MinutesPerCopy = 10 + random.Next(30) })])],
+                [new(0, 90), new(1440, 1530), new(2880, 2970), new(4320, 4410), new(5760, 5850), new(7200, 7290)],
+                []);
+            var state = Solve(task, 2);
+            Assert.Null(state.Best.Problem);
+            Assert.Equal(Exhaustive(task), (state.Best.LastSession, state.Best.SessionsUsed, state.Best.SetUps));
+            Assert.Equal((state.Best.LastSession, state.Best.SessionsUsed, state.Best.SetUps), (state.Bounds.LastSession, state.Bounds.Sessions!.Value, state.Bounds.SetUps!.Value));
+        },
+        iter: 10,
+        threads: 1);
+
+    [Fact]
+    public async Task A_search_that_is_cancelled_ends_soon_with_the_best_so_far()
+    {
+        var task = Generated(7, 6, 12, 8);
+        using var stop = new CancellationTokenSource();
+        var clock = Stopwatch.StartNew();
+        var state = await Task.Run(() => Solve(task, 60, s => { if (s.Stage >= SolveStage.Finish) { stop.Cancel(); } }, stop.Token), TestContext.Current.CancellationToken);
+        Assert.InRange(clock.Elapsed.TotalSeconds, 0, 20);
+        Assert.Empty(PlanCheck.Faults(task, state.Best));
+        Assert.Equal(SolveStage.Ended, state.Stage);
+    }
+
+    [Fact]
+    public void Its_stages_follow_each_other_and_its_plans_only_get_better()
+    {
+        var task = Generated(21, 4, 8, 5);
+        var wanted = task.Chains.Sum(c => c.Count);
+        List<SolveState> told = [];
+        var last = Solve(task, 2, told.Add);
+        Assert.Equal(SolveStage.Orders, told[0].Stage);
+        Assert.Same(told[^1], last);
+        Assert.All(told.Zip(told.Skip(1)), pair =>
+        {
+            Assert.True(pair.First.Stage <= pair.Second.Stage);
+            Assert.True(pair.Second.Best.Rank(wanted).CompareTo(pair.First.Best.Rank(wanted)) <= 0);
+            Assert.True(pair.First.Bounds.LastSession <= pair.Second.Bounds.LastSession);
+        });
+    }
+
+    [Fact]
+    public void A_listener_that_fails_ends_the_search_and_not_the_process() =>
+        Assert.ThrowsAny<Exception>(() => Solve(Generated(3, 3, 5, 3), 1, state => { if (state.Stage == SolveStage.Idle) { throw new InvalidOperationException("gone"); } }));
+
+    [Fact]
+    public void A_search_without_time_is_refused() =>
+        Assert.Throws<ArgumentOutOfRangeException>(() => Solve(Generated(3, 1, 1, 1), 0));
+
+    [Fact]
+    public void Nothing_to_plan_and_nothing_that_fits_are_answers_too()
+    {
+        Assert.Empty(Solve(new([], Evenings, []), 0.2).Best.Lots);
+        var lot = Chain(new(1), 0, 1, 1)[0] with { MinutesPerCopy = 200 };
+        Assert.Equal(PlanProblemKind.LongerThanAnySession, Solve(new([[lot]], Evenings, []), 0.2).Best.Problem!.Kind);
+        Assert.NotNull(Solve(new([[lot with { MinutesPerCopy = 5 }]], [], []), 0.2).Best.Problem);
+    }
+
+    // A part is fitted when what lies behind it is dry, and what goes over the join waits for the glue.
+    [Fact]
+    public void A_part_is_fitted_between_what_lies_behind_it_and_what_goes_over_it()
+    {
+        Lot Of(int chain, double minutes, double lag, Station station) => new()
+        {
+            CoatId = Guid.NewGuid(), ZoneId = Guid.NewGuid(), Chain = chain, Copies = [1, 2], MinutesPerCopy = minutes, Station = station, Colour = "", LagMin = lag,
+        };
+        var task = new PlanTask([[Of(0, 10, 45, Station.Brush)], [Of(1, 2, 240, Station.Assembly)], [Of(2, 5, 0, Station.Brush)]], Evenings, [], [(0, 1), (1, 2)]);
+        foreach (var plan in new[] { ListScheduler.Immediate(task), Solve(task, 1).Best })
+        {
+            Assert.Empty(PlanCheck.Faults(task, plan));
+            Assert.Equal([0, 1, 2], plan.Lots.Select(l => l.Lot.Chain));
+
+            // The glue wants four hours: the last coat is for another evening.
+            Assert.True(plan.Lots[1].Start >= plan.Lots[0].CopyStart(0) + 10 + 45 - 0.1);
+            Assert.Equal((0, 1), (plan.Lots[1].Session, plan.Lots[2].Session));
+        }
+
+        var early = ListScheduler.Immediate(task);
+        Assert.NotEmpty(PlanCheck.Faults(task, early with { Lots = [early.Lots[0], early.Lots[1], early.Lots[2] with { Start = early.Lots[1].End + 20, Session = 0 }] }));
+        Assert.Equal(1, ListScheduler.EarliestFinish(task));
+    }
+
+    // Every order of the lots, each in this session or a later one, as early as it may be.
+    private static (int Last, int Sessions, int SetUps) Exhaustive(PlanTask task)
+    {
+        var best = (int.MaxValue, int.MaxValue, int.MaxValue);
+        var next = new int[task.Chains.Count];
+        var ready = task.Chains.Select(c => c[0].NotBefore).ToArray();
+        void Go(int session, double now, Lot? before, (int Last, int Sessions, int SetUps) soFar, bool used)
+        {
+            if (soFar.CompareTo(best) >= 0)
+            {
+                return;
+            }
+
+            if (next.Zip(task.Chains).All(n => n.First == n.Second.Count))
+            {
+                best = soFar;
+                return;
+            }
+
+            for (var c = 0; c < next.Length; c++)
+            {
+                if (next[c] == task.Chains[c].Count)
+                {
+                    continue;
+                }
+
+                var lot = task.Chains[c][next[c]];
+                var start = Math.Max(now + lot.SetUpAfter(before), ready[c]);
+                if (start + lot.Minutes > task.Sessions[session].Close)
+                {
+                    continue;
+                }
+
+                var was = ready[c];
+                ready[c] = start + lot.Minutes + lot.LagMin;
+                next[c]++;
+                Go(session, start + lot.Minutes, lot, (session, soFar.Sessions + (used ? 0 : 1), soFar.SetUps + (lot.SetUpAfter(before) > 0 ? 1 : 0)), true);
+                next[c]--;
+                ready[c] = was;
+            }
+
+            if (session + 1 < task.Sessions.Count)
+            {
+                Go(session + 1, task.Sessions[session + 1].Open, null, soFar, false);
+            }
+        }
+
+        Go(0, task.Sessions[0].Open, null, (-1, 0, 0), false);
+        return best;
+    }
+}
