@@ -24,6 +24,15 @@ public sealed class LowfellDb(DbContextOptions<LowfellDb> options, IBenchScope s
     /// <summary>What was done; only ever added to.</summary>
     public DbSet<LogRow> Log => Set<LogRow>();
 
+    /// <summary>Pictures of the log.</summary>
+    public DbSet<PhotoRow> Photos => Set<PhotoRow>();
+
+    /// <summary>Kept plans of the evenings.</summary>
+    public DbSet<PlanRow> Plans => Set<PlanRow>();
+
+    /// <summary>Searches for a better plan.</summary>
+    public DbSet<SolveRow> Solves => Set<SolveRow>();
+
     /// <summary>Painted stripes.</summary>
     public DbSet<CalibrationRow> Calibrations => Set<CalibrationRow>();
 
@@ -92,6 +101,7 @@ public sealed class LowfellDb(DbContextOptions<LowfellDb> options, IBenchScope s
             e.Property(b => b.TimeZone).HasDefaultValue("Etc/UTC");
             e.Property(b => b.Calendar).HasDefaultValue("");
             e.Property(b => b.CalendarVersion).HasDefaultValue(1);
+            e.Property(b => b.FeedKey).HasDefaultValue("");
         });
         modelBuilder.Entity<RoomReadingRow>(e =>
         {
@@ -104,6 +114,29 @@ public sealed class LowfellDb(DbContextOptions<LowfellDb> options, IBenchScope s
             e.HasIndex(l => new { l.BenchId, l.At });
             e.HasIndex(l => new { l.BenchId, l.ZoneId });
             e.Property(l => l.Note).HasMaxLength(2000);
+            e.Property(l => l.Deviation).HasMaxLength(2000).HasDefaultValue("");
+            e.Property(l => l.Cause).HasMaxLength(2000).HasDefaultValue("");
+            e.Property(l => l.Remedy).HasMaxLength(2000).HasDefaultValue("");
+            e.Property(l => l.Who).HasDefaultValue("");
+            e.HasOne<MixRecordRow>().WithMany().HasForeignKey(l => l.MixRecordId).OnDelete(DeleteBehavior.SetNull);
+            e.HasOne<PhotoRow>().WithMany().HasForeignKey(l => l.PhotoId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<PhotoRow>().ToTable("photos");
+        modelBuilder.Entity<PlanRow>(e =>
+        {
+            e.ToTable("plans");
+            e.HasIndex(p => p.BenchId).IsUnique().HasFilter("\"InForce\"").HasDatabaseName("IX_plans_in_force");
+            e.Property(p => p.Request).HasColumnType("text");
+            e.Property(p => p.Lots).HasColumnType("text");
+            e.Property(p => p.Summary).HasColumnType("text");
+        });
+        modelBuilder.Entity<SolveRow>(e =>
+        {
+            e.ToTable("solves");
+            e.HasIndex(s => new { s.BenchId, s.AskedAt });
+            e.Property(s => s.Request).HasColumnType("text");
+            e.Property(s => s.Progress).HasColumnType("text");
+            e.Property(s => s.Message).HasMaxLength(2000);
         });
         modelBuilder.Entity<MaterialRow>(e =>
         {
@@ -172,12 +205,16 @@ public sealed class LowfellDb(DbContextOptions<LowfellDb> options, IBenchScope s
         {
             e.ToTable("pieces");
             e.Ignore(p => p.AreaMm2);
+            e.Property(p => p.FitMin).HasDefaultValue(5);
+            e.Property(p => p.GlueMin).HasDefaultValue(60);
+            e.HasOne<PieceRow>().WithMany().HasForeignKey(p => p.PartOfId).OnDelete(DeleteBehavior.SetNull);
             e.HasMany(p => p.Zones).WithOne(z => z.Piece).HasForeignKey(z => z.PieceId);
         });
         modelBuilder.Entity<ZoneRow>(e =>
         {
             e.ToTable("zones");
             e.Property(z => z.Target).HasMaxLength(7);
+            e.Property(z => z.Fitting).HasDefaultValue(Core.Pieces.Fitting.Free);
             e.HasOne(z => z.Scheme).WithMany().HasForeignKey(z => z.SchemeId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<SchemeRow>(e =>

@@ -72,6 +72,15 @@ public sealed class PieceRow : IBenchRow, IVersionedRow
     /// <summary>Copies.</summary>
     public int Copies { get; set; } = 1;
 
+    /// <summary>The piece that this one is fitted on when both are painted; null for what stands alone.</summary>
+    public Guid? PartOfId { get; set; }
+
+    /// <summary>Minutes to fit one copy.</summary>
+    public double FitMin { get; set; } = 5;
+
+    /// <summary>Minutes until its glue holds.</summary>
+    public double GlueMin { get; set; } = 60;
+
     /// <summary>Order in the set.</summary>
     public int Position { get; set; }
 
@@ -150,6 +159,9 @@ public sealed class ZoneRow : IBenchRow, IVersionedRow
 
     /// <summary>Zones of the same piece that it touches.</summary>
     public List<Guid> Neighbours { get; set; } = [];
+
+    /// <summary>When it is painted, where parts are fitted on its piece or its piece is one.</summary>
+    public Fitting Fitting { get; set; }
 
     /// <summary>Order on the piece.</summary>
     public int Position { get; set; }

@@ -63,7 +63,7 @@ public static class ListScheduler
         }
 
         var lots = split.Chains.SelectMany(c => c).ToList();
-        var work = lots.Sum(l => l.Minutes) + lots.Select(l => (l.Station, l.Colour)).Distinct().Sum(s => s.Station.SetUpMin());
+        var work = lots.Sum(l => l.Minutes) + lots.GroupBy(l => (l.Station, l.Colour)).Sum(g => g.Min(l => l.SetUpMin));
         var minutes = 0.0;
         for (var s = 0; s < split.Sessions.Count; s++)
         {
@@ -273,8 +273,8 @@ public static class ListScheduler
 
                 var lot = task.Chains[c][next[c]];
                 var longest = task.Sessions.Count == 0 ? 0 : task.Sessions.Max(s => s.Minutes);
-                var kind = lot.Minutes + lot.Station.SetUpMin() > longest + Tolerance ? PlanProblemKind.LongerThanAnySession
-                    : Span(c) + lot.Station.SetUpMin() > longest + Tolerance ? PlanProblemKind.WindowDoesNotFit
+                var kind = lot.Minutes + lot.SetUpMin > longest + Tolerance ? PlanProblemKind.LongerThanAnySession
+                    : Span(c) + lot.SetUpMin > longest + Tolerance ? PlanProblemKind.WindowDoesNotFit
                     : PlanProblemKind.CalendarEnds;
                 return new(kind, lot);
             }

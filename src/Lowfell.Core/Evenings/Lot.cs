@@ -78,11 +78,17 @@ public sealed record Lot
     /// <summary>Minutes until a touching zone may be worked on: touch-dry.</summary>
     public double TouchMin { get; init; }
 
+    /// <summary>Minutes to set its station up, where the painter's own are known; else those of <see cref="Stations.SetUpMin"/>.</summary>
+    public double? OwnSetUpMin { get; init; }
+
+    /// <summary>Minutes to set its station up.</summary>
+    public double SetUpMin => OwnSetUpMin ?? Station.SetUpMin();
+
     /// <summary>Minutes that it takes.</summary>
     public double Minutes => MinutesPerCopy * Copies.Count;
 
     /// <summary>Minutes of setting up before it, after a lot or at the start of a session.</summary>
-    public int SetUpAfter(Lot? before) => before is not null && before.Station == Station && before.Colour == Colour ? 0 : Station.SetUpMin();
+    public double SetUpAfter(Lot? before) => before is not null && before.Station == Station && before.Colour == Colour ? 0 : SetUpMin;
 }
 
 /// <summary>Time at the table, in minutes from the plan's origin.</summary>
@@ -99,7 +105,7 @@ public readonly record struct Session(int Open, int Close)
 /// <param name="Session">Place of its session in the calendar.</param>
 /// <param name="Start">Hands-on work begins, minutes from the origin.</param>
 /// <param name="SetUpMin">Minutes of setting up right before it.</param>
-public sealed record PlannedLot(Lot Lot, int Session, double Start, int SetUpMin)
+public sealed record PlannedLot(Lot Lot, int Session, double Start, double SetUpMin)
 {
     /// <summary>Hands-on work ends.</summary>
     public double End => Start + Lot.Minutes;

@@ -101,7 +101,7 @@ internal static class Lots
             return int.MaxValue;
         }
 
-        var most = chain.Min(l => Math.Max(1, (int)((longest - l.Station.SetUpMin()) / l.MinutesPerCopy)));
+        var most = chain.Min(l => Math.Max(1, (int)((longest - l.SetUpMin) / l.MinutesPerCopy)));
         for (var i = 0; i + 1 < chain.Count; i++)
         {
             most = Math.Min(most, MostInWindow(chain[i], chain[i + 1], longest));
@@ -131,5 +131,5 @@ internal static class Lots
 
     // From the first set-up to the end of the second lot; null where the window can't be kept for every copy.
     private static double? PairMinutes(Lot first, Lot second) =>
-        Offset(first, second) is var offset && offset <= MostLag(first, second) + Tolerance ? first.Station.SetUpMin() + offset + second.Minutes : null;
+        Offset(first, second) is var offset && offset <= MostLag(first, second) + Tolerance ? first.SetUpMin + offset + second.Minutes : null;
 }

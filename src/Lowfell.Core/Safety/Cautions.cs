@@ -37,6 +37,10 @@ public static class Cautions
     public const string Defer =
         "The product's label and safety data sheet, and your local rules, come first; ask a qualified person where they ask for one.";
 
+    /// <summary>For super glue, and for putting parts together with it.</summary>
+    public const string Glue =
+        "Fumes and splash: eye protection and ventilation. Baking soda or cotton makes it hot. Stuck skin: lukewarm soapy water; a doctor for eyes.";
+
     /// <summary>Cautions of a coat, worst first; none for one that uses nothing of the kind.</summary>
     public static IReadOnlyList<Caution> For(Coat coat)
     {
@@ -70,7 +74,7 @@ public static class Cautions
 
         if (family == Family.SuperGlue)
         {
-            cautions.Add(new(Hazard.SuperGlue, "Fumes and splash: eye protection and ventilation. Baking soda or cotton makes it hot. Stuck skin: lukewarm soapy water; a doctor for eyes."));
+            cautions.Add(new(Hazard.SuperGlue, Glue));
         }
 
         if (coat.Hurried)

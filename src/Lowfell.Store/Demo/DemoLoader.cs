@@ -101,13 +101,16 @@ public static class DemoLoader
         })],
     };
 
-    private static SetRow Set(DemoSet set, int position, Dictionary<string, SchemeRow> schemes) => new()
+    private static SetRow Set(DemoSet set, int position, Dictionary<string, SchemeRow> schemes)
     {
-        Id = Guid.CreateVersion7(),
-        Name = set.Name,
-        Position = position,
-        Pieces = [.. set.Pieces.Select((p, i) => Piece(p, i, schemes))],
-    };
+        var pieces = set.Pieces.Select((p, i) => Piece(p, i, schemes)).ToList();
+        foreach (var (part, row) in set.Pieces.Zip(pieces).Where(p => p.First.PartOf is not null))
+        {
+            row.PartOfId = pieces.Single(p => p.Name == part.PartOf).Id;
+        }
+
+        return new() { Id = Guid.CreateVersion7(), Name = set.Name, Position = position, Pieces = pieces };
+    }
 
     private static PieceRow Piece(DemoPiece p, int position, Dictionary<string, SchemeRow> schemes)
     {
@@ -125,6 +128,8 @@ public static class DemoLoader
             HeightMm = p.HeightMm,
             FreeAreaMm2 = p.FreeAreaMm2,
             Copies = p.Copies,
+            FitMin = p.FitMin,
+            GlueMin = p.GlueMin,
             Position = position,
             Zones = [.. p.Zones.Select((z, i) => new ZoneRow
             {
@@ -188,7 +193,14 @@ public static class DemoLoader
     private sealed record DemoSet(string Name, List<DemoPiece> Pieces);
 
     private sealed record DemoPiece(
-        string Name, string Kind, Substrate Substrate, PieceShape Shape, double LengthMm, double WidthMm, double HeightMm, int Copies, List<DemoZone> Zones, double FreeAreaMm2 = 5000);
+        string Name, string Kind, Substrate Substrate, PieceShape Shape, double LengthMm, double WidthMm, double HeightMm, int Copies, List<DemoZone> Zones, double FreeAreaMm2 = 5000)
+    {
+        public string? PartOf { get; init; }
+
+        public double FitMin { get; init; } = 5;
+
+        public double GlueMin { get; init; } = 60;
+    }
 
     private sealed record DemoZone(
         string Name, string Scheme, double AreaShare, Relief Relief, Facing Facing, string? Target = null, double Tolerance = 5, double? SmallestDetailMm = null, bool Handled = false, bool CutEdges = false, Sheen Finish = Sheen.Matt)

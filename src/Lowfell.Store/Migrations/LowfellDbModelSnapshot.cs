@@ -51,6 +51,13 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
 
+                    b.Property<string>("FeedKey")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasDefaultValue("");
+
                     b.Property<string>("GritGlue")
                         .IsRequired()
                         .HasMaxLength(40)
@@ -302,11 +309,25 @@ namespace Lowfell.Store.Migrations
                     b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
+                    b.Property<string>("Cause")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)")
+                        .HasDefaultValue("");
+
                     b.Property<Guid?>("CoatId")
                         .HasColumnType("uuid");
 
                     b.Property<int>("Copy")
                         .HasColumnType("integer");
+
+                    b.Property<string>("Deviation")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)")
+                        .HasDefaultValue("");
 
                     b.Property<string>("Kind")
                         .IsRequired()
@@ -321,6 +342,9 @@ namespace Lowfell.Store.Migrations
                     b.Property<double?>("Minutes")
                         .HasColumnType("double precision");
 
+                    b.Property<Guid?>("MixRecordId")
+                        .HasColumnType("uuid");
+
                     b.Property<string>("Note")
                         .IsRequired()
                         .HasMaxLength(2000)
@@ -331,8 +355,21 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("character varying(200)");
 
+                    b.Property<double?>("PaintFraction")
+                        .HasColumnType("double precision");
+
                     b.Property<int>("Pass")
                         .HasColumnType("integer");
+
+                    b.Property<Guid?>("PhotoId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Remedy")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)")
+                        .HasDefaultValue("");
 
                     b.Property<double>("RoomC")
                         .HasColumnType("double precision");
@@ -340,10 +377,24 @@ namespace Lowfell.Store.Migrations
                     b.Property<double>("RoomHumidity")
                         .HasColumnType("double precision");
 
+                    b.Property<double?>("SetUpMinutes")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Who")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasDefaultValue("");
+
                     b.Property<Guid>("ZoneId")
                         .HasColumnType("uuid");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("MixRecordId");
+
+                    b.HasIndex("PhotoId");
 
                     b.HasIndex("BenchId", "At");
 
@@ -699,6 +750,44 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("painted", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.PhotoRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<byte[]>("Bytes")
+                        .IsRequired()
+                        .HasColumnType("bytea");
+
+                    b.Property<int>("Height")
+                        .HasColumnType("integer");
+
+                    b.Property<string>("MediaType")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<byte[]>("Thumbnail")
+                        .IsRequired()
+                        .HasColumnType("bytea");
+
+                    b.Property<int>("Width")
+                        .HasColumnType("integer");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId");
+
+                    b.ToTable("photos", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.PieceRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -714,8 +803,18 @@ namespace Lowfell.Store.Migrations
                     b.Property<DateTimeOffset?>("DeletedAt")
                         .HasColumnType("timestamp with time zone");
 
+                    b.Property<double>("FitMin")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("double precision")
+                        .HasDefaultValue(5.0);
+
                     b.Property<double>("FreeAreaMm2")
                         .HasColumnType("double precision");
+
+                    b.Property<double>("GlueMin")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("double precision")
+                        .HasDefaultValue(60.0);
 
                     b.Property<double>("HeightMm")
                         .HasColumnType("double precision");
@@ -732,6 +831,9 @@ namespace Lowfell.Store.Migrations
                         .IsRequired()
                         .HasMaxLength(200)
                         .HasColumnType("character varying(200)");
+
+                    b.Property<Guid?>("PartOfId")
+                        .HasColumnType("uuid");
 
                     b.Property<int>("Position")
                         .HasColumnType("integer");
@@ -760,9 +862,54 @@ namespace Lowfell.Store.Migrations
 
                     b.HasIndex("BenchId");
 
+                    b.HasIndex("PartOfId");
+
                     b.HasIndex("SetId");
 
                     b.ToTable("pieces", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.PlanRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<bool>("InForce")
+                        .HasColumnType("boolean");
+
+                    b.Property<string>("Lots")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<DateTimeOffset>("MadeAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid?>("ReplacesId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Request")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<string>("Summary")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId")
+                        .IsUnique()
+                        .HasDatabaseName("IX_plans_in_force")
+                        .HasFilter("\"InForce\"");
+
+                    b.ToTable("plans", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.RoomReadingRow", b =>
@@ -846,6 +993,60 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("sets", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.SolveRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("AskedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<DateTimeOffset?>("BegunAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<bool>("CancelWanted")
+                        .HasColumnType("boolean");
+
+                    b.Property<DateTimeOffset?>("EndedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("Message")
+                        .IsRequired()
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)");
+
+                    b.Property<Guid?>("PlanId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Progress")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<string>("Request")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<double>("Seconds")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Status")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("BenchId", "AskedAt");
+
+                    b.ToTable("solves", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.TileRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -914,6 +1115,13 @@ namespace Lowfell.Store.Migrations
                         .IsRequired()
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
+
+                    b.Property<string>("Fitting")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasDefaultValue("Free");
 
                     b.Property<bool>("Handled")
                         .HasColumnType("boolean");
@@ -1031,6 +1239,16 @@ namespace Lowfell.Store.Migrations
                         .HasForeignKey("BenchId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+
+                    b.HasOne("Lowfell.Store.MixRecordRow", null)
+                        .WithMany()
+                        .HasForeignKey("MixRecordId")
+                        .OnDelete(DeleteBehavior.SetNull);
+
+                    b.HasOne("Lowfell.Store.PhotoRow", null)
+                        .WithMany()
+                        .HasForeignKey("PhotoId")
+                        .OnDelete(DeleteBehavior.Restrict);
                 });
 
             modelBuilder.Entity("Lowfell.Store.MaterialRow", b =>
@@ -1139,6 +1357,15 @@ namespace Lowfell.Store.Migrations
                         .OnDelete(DeleteBehavior.SetNull);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.PhotoRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Lowfell.Store.PieceRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -1147,9 +1374,23 @@ namespace Lowfell.Store.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
+                    b.HasOne("Lowfell.Store.PieceRow", null)
+                        .WithMany()
+                        .HasForeignKey("PartOfId")
+                        .OnDelete(DeleteBehavior.SetNull);
+
                     b.HasOne("Lowfell.Store.SetRow", null)
                         .WithMany("Pieces")
                         .HasForeignKey("SetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.PlanRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -1173,6 +1414,15 @@ namespace Lowfell.Store.Migrations
                 });
 
             modelBuilder.Entity("Lowfell.Store.SetRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.SolveRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
                         .WithMany()

@@ -88,6 +88,20 @@ internal static class DemoHistory
         }
 
         var hull = zones.First(z => z.Name == "Hull panels");
+        var gear = zones.First(z => z.Name == "Tracks and wheels");
+        db.Log.Add(new()
+        {
+            Id = Guid.CreateVersion7(),
+            At = now.AddDays(-42),
+            Kind = LogKind.Done,
+            ZoneId = gear.Id,
+            CoatId = gear.PieceId,
+            Copy = 1,
+            Paint = gear.Piece!.Name,
+            Label = "Running gear, Tracks and wheels",
+            RoomC = 17,
+            RoomHumidity = 0.6,
+        });
         db.Log.Add(new()
         {
             Id = Guid.CreateVersion7(),
@@ -98,7 +112,9 @@ internal static class DemoHistory
             Label = "Hull, Hull panels",
             RoomC = 17,
             RoomHumidity = 0.6,
-            Note = "Tide mark on the left flank where the wash pooled. Re-wet the edge and feathered it, then glazed Sluice Green over.",
+            Note = "Tide mark on the left flank.",
+            Cause = "The wash pooled there and dried from its edge.",
+            Remedy = "Re-wet the edge and feathered it, then glazed Sluice Green over.",
         });
     }
 

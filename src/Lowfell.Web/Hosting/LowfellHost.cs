@@ -57,6 +57,8 @@ public static class LowfellHost
         builder.Services.AddSingleton<IColourReader, SimulatedReader>();
         builder.Services.AddSingleton<IRoomSensor, SimulatedRoom>();
         builder.Services.AddHostedService<RoomWatch>();
+        builder.Services.AddScoped<PlanDesk>();
+        builder.Services.AddJobs(connection);
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<ProblemHandler>();
         builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
@@ -123,7 +125,11 @@ public static class LowfellHost
         TileEndpoints.Map(app);
         CalendarEndpoints.Map(app);
         PlanEndpoints.Map(app);
+        HeldPlanEndpoints.Map(app);
+        SolveEndpoints.Map(app);
         LogEndpoints.Map(app);
+        PhotoEndpoints.Map(app);
+        ProgressEndpoints.Map(app);
         MatchEndpoints.Map(app);
         PreviewEndpoints.Map(app);
         app.MapFallback("/api/{**rest}", () => Results.Problem(statusCode: 404, title: "There is nothing at this address."));

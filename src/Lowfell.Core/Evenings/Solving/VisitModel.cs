@@ -51,7 +51,7 @@ internal sealed class VisitModel
 
         public required long Size { get; init; }
 
-        public long SetUp => Lot.Station.SetUpMin() * PerMinute;
+        public long SetUp => Up(Lot.SetUpMin);
 
         public long Head { get; set; }
 
@@ -281,7 +281,7 @@ internal sealed class VisitModel
     private Visit AddVisit(Evening evening, (Station, string) kind, int round, List<Item> lots, List<IntervalVar> intervals, List<IntVar> filled, List<long> minutes)
     {
         var (open, close) = (Open(evening.Session), Close(evening.Session));
-        var visit = new Visit(evening.Session, kind, round, model.NewBoolVar(""), model.NewIntVar(open, close, ""), model.NewIntVar(open, close, ""), lots[0].SetUp);
+        var visit = new Visit(evening.Session, kind, round, model.NewBoolVar(""), model.NewIntVar(open, close, ""), model.NewIntVar(open, close, ""), lots.Max(l => l.SetUp));
         visits.Add(visit);
         intervals.Add(model.NewOptionalIntervalVar(visit.From, model.NewIntVar(0, close - open, ""), visit.To, visit.Made, ""));
         model.AddImplication(visit.Made, evening.Used);
@@ -533,7 +533,7 @@ internal sealed class VisitModel
             start = Math.Max(start, Down(lot.Start));
             if (last is { } l && l.Session == lot.Session)
             {
-                start = Math.Max(start, starts[l.Item] + l.Item.Size + (item.Lot.SetUpAfter(l.Item.Lot) * PerMinute));
+                start = Math.Max(start, starts[l.Item] + l.Item.Size + Up(item.Lot.SetUpAfter(l.Item.Lot)));
             }
 
             foreach (var (before, lag) in Before(item).Where(b => starts.ContainsKey(b.Item)))

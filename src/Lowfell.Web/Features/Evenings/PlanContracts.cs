@@ -1,5 +1,7 @@
 using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Solving;
 using Lowfell.Core.Stacks;
+using Lowfell.Store;
 using Lowfell.Web.Features.Stack;
 
 namespace Lowfell.Web.Features.Evenings;
@@ -10,26 +12,46 @@ namespace Lowfell.Web.Features.Evenings;
 /// <param name="WarmAir">Hurries every coat that takes warm air.</param>
 /// <param name="MostCopies">Most copies painted in one go, 1-1000; as many as fit where none is given.</param>
 /// <param name="OneMore">One more evening every week.</param>
-/// <param name="Learn">Corrects the minutes by those of the log.</param>
+/// <param name="Learn">Corrects minutes, set-ups and drying by those of the log.</param>
+/// <param name="Overspray">What is planned for spray on touching zones.</param>
+/// <param name="OtherWash">Washes as the other school has them: one generous for two thin, or two thin for one.</param>
 public sealed record PlanRequest(
-    IReadOnlyList<Guid>? SetIds = null, bool WithoutOptional = false, bool WarmAir = false, int? MostCopies = null, WeeklyEvening? OneMore = null, bool Learn = true);
+    IReadOnlyList<Guid>? SetIds = null,
+    bool WithoutOptional = false,
+    bool WarmAir = false,
+    int? MostCopies = null,
+    WeeklyEvening? OneMore = null,
+    bool Learn = true,
+    OversprayWay Overspray = OversprayWay.Care,
+    bool OtherWash = false);
 
-/// <summary>What the log says of the minutes of a technique.</summary>
-/// <param name="Technique">The technique.</param>
-/// <param name="Factor">Real over planned minutes, the median.</param>
+/// <summary>What readings of the log say of a figure.</summary>
+/// <param name="Of">Technique, station or material.</param>
+/// <param name="Factor">Real over planned, the median.</param>
 /// <param name="Readings">How many readings.</param>
 /// <param name="Low">A quarter of them are below.</param>
 /// <param name="High">A quarter of them are above.</param>
-public sealed record LearnedMinutes(Technique Technique, double Factor, int Readings, double Low, double High);
+public sealed record Learned(string Of, double Factor, int Readings, double Low, double High)
+{
+    /// <summary>From Core.</summary>
+    public static Learned From(string of, Correction c) => new(of, Math.Round(c.Factor, 2), c.Readings, Math.Round(c.Low, 2), Math.Round(c.High, 2));
+}
 
-/// <summary>A planned step: one pass of a coat on some copies, one after the other.</summary>
-/// <param name="ZoneId">The zone.</param>
-/// <param name="CoatId">The coat.</param>
+/// <summary>What the log says of the painter's own figures; told whether or not the plan follows it.</summary>
+/// <param name="Minutes">Hands-on minutes, by technique.</param>
+/// <param name="SetUps">Minutes of setting up, by station.</param>
+/// <param name="Drying">Minutes until the next coat, by material.</param>
+public sealed record LearnedView(IReadOnlyList<Learned> Minutes, IReadOnlyList<Learned> SetUps, IReadOnlyList<Learned> Drying);
+
+/// <summary>A planned step: one pass of a coat on some copies, one after the other, or a part that is fitted on them.</summary>
+/// <param name="ZoneId">The zone; of a part one of its zones.</param>
+/// <param name="CoatId">The coat; of a part the piece that is fitted.</param>
 /// <param name="Pass">Which pass.</param>
 /// <param name="Passes">Of how many.</param>
 /// <param name="Piece">Piece.</param>
 /// <param name="Zone">Zone.</param>
-/// <param name="Technique">Technique.</param>
+/// <param name="What">What is done, in a painter's words: the technique, or that a part is fitted.</param>
+/// <param name="Technique">Technique; none for a part.</param>
 /// <param name="Paint">Paint; none where nothing is laid on.</param>
 /// <param name="Colour">Its colour.</param>
 /// <param name="Copies">Numbers of the copies.</param>
@@ -42,7 +64,9 @@ public sealed record LearnedMinutes(Technique Technique, double Factor, int Read
 /// <param name="NextByUtc">By then it must; none without a window.</param>
 /// <param name="Before">Recess, face, edge before the coat.</param>
 /// <param name="After">The same after all its passes.</param>
+/// <param name="Sample">Core sample before the coat: substrate first.</param>
 /// <param name="Mix">What to mix for these copies.</param>
+/// <param name="PaintFraction">Share of paint in it, as planned.</param>
 /// <param name="Cautions">Cautions.</param>
 public sealed record PlannedStep(
     Guid ZoneId,
@@ -51,20 +75,23 @@ public sealed record PlannedStep(
     int Passes,
     string Piece,
     string Zone,
-    Technique Technique,
+    string What,
+    Technique? Technique,
     string? Paint,
     string? Colour,
     IReadOnlyList<int> Copies,
     Station Station,
     DateTimeOffset StartUtc,
     DateTimeOffset EndUtc,
-    int SetUpMin,
+    double SetUpMin,
     DateTimeOffset DryUtc,
     DateTimeOffset NextFromUtc,
     DateTimeOffset? NextByUtc,
     IReadOnlyList<string> Before,
     IReadOnlyList<string> After,
+    IReadOnlyList<Sets.SampleStratum> Sample,
     CoatMixView? Mix,
+    double? PaintFraction,
     IReadOnlyList<string> Cautions);
 
 /// <summary>An evening with its steps.</summary>
@@ -76,13 +103,50 @@ public sealed record PlannedEvening(DateOnly Day, DateTimeOffset OpenUtc, DateTi
 
 /// <summary>What a plan comes to.</summary>
 /// <param name="DoneOn">The day on which it is done; none where it can't be.</param>
-/// <param name="NotBefore">The day before which no plan can be done; none where the calendar ends first.</param>
+/// <param name="NotBefore">The day before which no plan with these lots can be done; none where the calendar ends first.</param>
 /// <param name="Evenings">Evenings used.</param>
 /// <param name="WorkMin">Hands-on, minutes.</param>
 /// <param name="SetUps">Set-ups.</param>
 /// <param name="IdleMin">Minutes at the table with nothing to do.</param>
 /// <param name="PaintMl">Paint and thinner, ml.</param>
-public sealed record PlanSummary(DateOnly? DoneOn, DateOnly? NotBefore, int Evenings, double WorkMin, int SetUps, double IdleMin, double PaintMl);
+/// <param name="LeastEvenings">No plan done that day uses fewer evenings; none where it was not looked at.</param>
+/// <param name="LeastSetUps">No plan in so many evenings has fewer set-ups; none where it was not looked at.</param>
+public sealed record PlanSummary(
+    DateOnly? DoneOn, DateOnly? NotBefore, int Evenings, double WorkMin, int SetUps, double IdleMin, double PaintMl, int? LeastEvenings = null, int? LeastSetUps = null);
+
+/// <summary>A step that another plan has on another day.</summary>
+/// <param name="What">What is done, on which piece and zone.</param>
+/// <param name="From">Its day before; none where it was not planned.</param>
+/// <param name="To">Its day now; none where it is not planned any more.</param>
+public sealed record MovedStep(string What, DateOnly? From, DateOnly? To);
+
+/// <summary>A plan beside the one that it took the place of.</summary>
+/// <param name="Before">What that one came to when it was made.</param>
+/// <param name="After">What this one comes to.</param>
+/// <param name="Moved">Steps on another day.</param>
+public sealed record PlanComparison(PlanSummary Before, PlanSummary After, IReadOnlyList<MovedStep> Moved);
+
+/// <summary>An evening that is over: what was planned, and what was done.</summary>
+/// <param name="Day">The day.</param>
+/// <param name="Planned">Steps planned, copy by copy.</param>
+/// <param name="Done">Of these done by its end.</param>
+/// <param name="Later">Done afterwards.</param>
+/// <param name="Extra">Done that evening without being planned for it.</param>
+/// <param name="PlannedMin">Hands-on minutes planned.</param>
+/// <param name="RealMin">Hands-on minutes taken, where they were measured.</param>
+/// <param name="MeasuredPlanMin">Minutes that were planned for what was measured.</param>
+public sealed record EveningFact(DateOnly Day, int Planned, int Done, int Later, int Extra, double PlannedMin, double? RealMin, double? MeasuredPlanMin);
+
+/// <summary>The plan that is held.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="MadeAt">When it was made.</param>
+/// <param name="Request">What was asked for.</param>
+/// <param name="Slipped">Steps, copy by copy, whose evening is over and that are not done.</param>
+/// <param name="Missing">Open steps that it does not have.</param>
+/// <param name="Gone">Steps that it has and that are no longer in their stacks.</param>
+/// <param name="Compared">It beside the one before.</param>
+/// <param name="Facts">Evenings that are over, the last first.</param>
+public sealed record KeptPlanView(Guid Id, DateTimeOffset MadeAt, PlanRequest Request, int Slipped, int Missing, int Gone, PlanComparison? Compared, IReadOnlyList<EveningFact> Facts);
 
 /// <summary>A plan of the evenings.</summary>
 /// <param name="Summary">What it comes to.</param>
@@ -91,12 +155,47 @@ public sealed record PlanSummary(DateOnly? DoneOn, DateOnly? NotBefore, int Even
 /// <param name="Waiting">What can't be planned yet, and why.</param>
 /// <param name="Calendar">Evenings that are used.</param>
 /// <param name="TimeZone">Time zone.</param>
-/// <param name="Learned">What the log says of the minutes; told whether or not the plan follows it.</param>
+/// <param name="Learned">What the log says of the painter's own figures.</param>
+/// <param name="Kept">The held plan that this is; none for one made at this moment.</param>
 /// <param name="CautionNote">What every caution ends with.</param>
 public sealed record PlanView(
-    PlanSummary Summary, int Steps, string? Problem, IReadOnlyList<string> Waiting, IReadOnlyList<PlannedEvening> Calendar, string TimeZone, IReadOnlyList<LearnedMinutes> Learned, string CautionNote);
+    PlanSummary Summary,
+    int Steps,
+    string? Problem,
+    IReadOnlyList<string> Waiting,
+    IReadOnlyList<PlannedEvening> Calendar,
+    string TimeZone,
+    LearnedView Learned,
+    KeptPlanView? Kept,
+    string CautionNote);
 
 /// <summary>Another way to do it.</summary>
 /// <param name="Name">What is done otherwise.</param>
 /// <param name="Summary">What it comes to.</param>
 public sealed record WhatIf(string Name, PlanSummary Summary);
+
+/// <summary>What is to be held as the plan: one that a search found, or one made at this moment.</summary>
+/// <param name="PlanId">A plan that was found.</param>
+/// <param name="Request">What to plan now, where no plan is named.</param>
+public sealed record KeepRequest(Guid? PlanId = null, PlanRequest? Request = null);
+
+/// <summary>A search for a better plan.</summary>
+/// <param name="Request">What is to be planned.</param>
+/// <param name="Seconds">Seconds that it may take, 1-300.</param>
+public sealed record SolveRequest(PlanRequest Request, double Seconds = 10);
+
+/// <summary>How far a search is.</summary>
+/// <param name="Stage">What it is at.</param>
+/// <param name="Seconds">Seconds it has taken.</param>
+/// <param name="Summary">What its best plan comes to so far.</param>
+/// <param name="Proven">No plan with these lots can be done sooner.</param>
+public sealed record SolveProgress(SolveStage Stage, double Seconds, PlanSummary? Summary, bool Proven);
+
+/// <summary>A search for a better plan.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Status">Where it stands.</param>
+/// <param name="Seconds">Seconds that it may take.</param>
+/// <param name="Progress">How far it is; none until it begins.</param>
+/// <param name="PlanId">The plan it found.</param>
+/// <param name="Message">Why it failed.</param>
+public sealed record SolveView(Guid Id, SolveStatus Status, double Seconds, SolveProgress? Progress, Guid? PlanId, string Message);

@@ -1,23 +1,21 @@
-using System.Globalization;
-using Ical.Net.CalendarComponents;
-using Ical.Net.DataTypes;
-using Ical.Net.Serialization;
+using System.Security.Cryptography;
+using System.Text;
+using Lowfell.Core.Evenings;
 using Lowfell.Core.Stacks;
 using Lowfell.Store;
-using Lowfell.Web.Features.Benches;
-using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
-using NodaTime;
 
 namespace Lowfell.Web.Features.Evenings;
+
+/// <summary>Where a calendar program may follow the plan.</summary>
+/// <param name="Path">Path on this host, a secret; none until one is made.</param>
+public sealed record FeedAddress(string? Path);
 
 /// <summary>The plan of the evenings.</summary>
 public static class PlanEndpoints
 {
-    private const int SearchMs = 400;
-    private const int WhatIfMs = 60;
+    private const int WhatIfMs = 50;
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(WebApplication app)
@@ -25,31 +23,50 @@ public static class PlanEndpoints
         var group = app.MapGroup("/api/plan").WithTags("Evenings").ProducesValidationProblem();
         group.MapPost("", Plan).WithSummary("Plans the open coats of sets through the evenings; nothing is kept.");
         group.MapPost("what-ifs", WhatIfs).WithSummary("The same plan beside other ways to do it.");
+        group.MapGet("feed", GetFeed).WithSummary("The address at which a calendar program may follow the plan; none until one is made.");
+        group.MapPost("feed", NewFeed).WithSummary("A new secret address for calendar programs; the old one ends.");
+        group.MapDelete("feed", CloseFeed).WithSummary("Ends the address.");
+        group.MapGet("feed/{key}.ics", Feed).WithSummary("The planned evenings of all sets, or the held plan, for a calendar program to follow.").Produces<string>(200, "text/calendar").ProducesProblem(404);
         group.MapGet("evenings.ics", Ics).WithSummary("The planned evenings as iCalendar (RFC 5545); the same evening has the same UID each time.").Produces<string>(200, "text/calendar");
     }
 
-    private static async Task<Ok<PlanView>> Plan(PlanRequest request, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel) =>
-        TypedResults.Ok((await OpenAsync(request, db, services, scope, shelves, clock, cancel)).Plan(request, SearchMs));
+    private static async Task<Ok<PlanView>> Plan(PlanRequest request, PlanDesk desk, CancellationToken cancel) =>
+        TypedResults.Ok(await desk.CurrentAsync(request, cancel));
 
-    private static async Task<Ok<List<WhatIf>>> WhatIfs(PlanRequest request, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<List<WhatIf>>> WhatIfs(PlanRequest request, PlanDesk desk, CancellationToken cancel)
     {
-        var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
+        var bench = await desk.BenchAsync(cancel);
         var calendar = CalendarEndpoints.Of(bench);
+        var plain = await desk.OpenAsync(request, cancel);
         (string Name, PlanRequest Request)[] ways =
         [
             ("as planned", request),
             ("without the coats that may be left out", request with { WithoutOptional = true }),
+            .. Sprays(plain) ? [("masking next to every spray", request with { Overspray = OversprayWay.Mask }), ("repainting what the spray catches", request with { Overspray = OversprayWay.Repaint })] : Array.Empty<(string, PlanRequest)>(),
+            .. Washes(plain) ? [(bench.Wash == WashSchool.TwoThin ? "one generous wash for two thin" : "two thin washes for one generous", request with { OtherWash = true })] : Array.Empty<(string, PlanRequest)>(),
             .. bench.WarmAir == WarmAirSchool.Never ? Array.Empty<(string, PlanRequest)>() : [("warm air wherever it is allowed", request with { WarmAir = true })],
-            ("four copies at a time", request with { MostCopies = 4 }),
+            .. Batches(plain).Select(n => (n == 1 ? "each copy from start to end" : $"{n} copies at a time", request with { MostCopies = n })),
             .. OneMore(calendar) is { } more ? [($"{more.Day} evenings too", request with { OneMore = more })] : Array.Empty<(string, PlanRequest)>(),
         ];
         var answer = new List<WhatIf>();
         foreach (var (name, way) in ways)
         {
-            answer.Add(new(name, (await OpenAsync(way, db, services, scope, shelves, clock, cancel)).Plan(way, WhatIfMs).Summary));
+            var planner = way == request ? plain : await desk.OpenAsync(way, cancel);
+            answer.Add(new(name, new PlanWriter(planner).Summary(planner.AtOnce(WhatIfMs))));
         }
 
         return TypedResults.Ok(answer);
+    }
+
+    private static bool Sprays(Planner planner) => planner.Work.Zones.Any(z => planner.Work.Zones.Any(n => z.Zone.Neighbours.Contains(n.Zone.Id) && z.Steps.Any(s => Overspray.Endangers(s, n.Steps))));
+
+    private static bool Washes(Planner planner) => planner.Work.Zones.Any(z => z.Steps.Any(s => s.Coat.Technique == Technique.Wash));
+
+    // Lots of one, and of about half of the largest.
+    private static IEnumerable<int> Batches(Planner planner)
+    {
+        var largest = planner.Task.Chains.Select(c => c[0].Copies.Count).DefaultIfEmpty(1).Max();
+        return largest < 2 ? [] : largest < 4 ? [1] : [largest / 2, 1];
     }
 
     // The weekday farthest from any evening, at the hours of the longest.
@@ -66,61 +83,36 @@ public static class PlanEndpoints
         return Away(day) == 0 ? null : like with { Day = day };
     }
 
-    private static async Task<FileContentHttpResult> Ics(Guid[]? sets, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel)
-    {
-        var request = new PlanRequest(sets is { Length: > 0 } ? sets : null);
-        var plan = (await OpenAsync(request, db, services, scope, shelves, clock, cancel)).Plan(request, SearchMs);
-        var calendar = new Ical.Net.Calendar { ProductId = "-//Lowfell//Evenings//EN" };
-        calendar.AddProperty("X-WR-CALNAME", "Painting");
-        foreach (var evening in plan.Calendar)
-        {
-            calendar.Events.Add(new CalendarEvent
-            {
-                // By bench, day and hour: an evening that is planned anew updates the one in the painter's calendar.
-                Uid = string.Create(CultureInfo.InvariantCulture, $"{evening.Day:yyyyMMdd}-{evening.CloseUtc:HHmm}-{scope.BenchId:n}@lowfell"),
-                DtStamp = new CalDateTime(clock.GetUtcNow().UtcDateTime, "UTC"),
-                Start = new CalDateTime(evening.OpenUtc.UtcDateTime, "UTC"),
-                End = new CalDateTime(evening.CloseUtc.UtcDateTime, "UTC"),
-                Summary = $"Painting: {evening.Steps.Count} {(evening.Steps.Count == 1 ? "step" : "steps")}",
-                Description = string.Join("\n", evening.Steps.Select(s => $"{Labels.Of(s.Technique)} {s.Paint}: {s.Piece}, {s.Zone}, {s.Copies.Count} {(s.Copies.Count == 1 ? "copy" : "copies")}")),
-            });
-        }
+    private static async Task<FileContentHttpResult> Ics(Guid[]? sets, PlanDesk desk, IBenchScope scope, TimeProvider clock, CancellationToken cancel) =>
+        PlanCalendar.File(await desk.CurrentAsync(new(sets is { Length: > 0 } ? sets : null), cancel), scope.BenchId, clock.GetUtcNow());
 
-        var text = new CalendarSerializer().SerializeToString(calendar) ?? "";
-        return TypedResults.File(System.Text.Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", "painting.ics");
+    // A calendar program asks for this by its secret address, again and again.
+    private static async Task<FileContentHttpResult> Feed(string key, PlanDesk desk, IBenchScope scope, TimeProvider clock, CancellationToken cancel)
+    {
+        var bench = await desk.BenchAsync(cancel);
+        return bench.FeedKey.Length > 0 && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(bench.FeedKey), Encoding.UTF8.GetBytes(key))
+            ? PlanCalendar.File(await desk.CurrentAsync(new(), cancel), scope.BenchId, clock.GetUtcNow())
+            : throw new RefusedException("key", "No calendar is at this address any more.", 404);
     }
 
-    private static async Task<Planner> OpenAsync(PlanRequest request, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<FeedAddress>> NewFeed(PlanDesk desk, LowfellDb db, CancellationToken cancel)
     {
-        var checks = new Checks();
-        if (request.MostCopies is { } most)
-        {
-            checks.Within("", "mostCopies", most, 1, 1000, " copies");
-        }
-
-        checks.Enforce();
-        foreach (var id in request.SetIds ?? [])
-        {
-            if (!await db.Sets.AnyAsync(s => s.Id == id && s.DeletedAt == null, cancel))
-            {
-                throw RefusedException.NotFound("setIds", id);
-            }
-        }
-
-        var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
-        // Whole minutes: an evening begins at half past seven, not twelve seconds later.
-        var now = Instant.FromUnixTimeSeconds(clock.GetUtcNow().ToUnixTimeSeconds() / 60 * 60);
-        return await Planner.OpenAsync(request, bench, shelf, db, now, cancel);
+        var bench = await desk.BenchAsync(cancel);
+        bench.FeedKey = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16));
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.Ok(new FeedAddress($"/api/plan/feed/{bench.FeedKey}.ics"));
     }
-}
 
-/// <summary>The painter's words for techniques, where no screen says them.</summary>
-internal static class Labels
-{
-    public static string Of(Technique technique)
+    private static async Task<Ok<FeedAddress>> GetFeed(PlanDesk desk, CancellationToken cancel)
     {
-        var word = technique.Facts().Word;
-        return char.ToUpperInvariant(word[0]) + word[1..];
+        var bench = await desk.BenchAsync(cancel);
+        return TypedResults.Ok(new FeedAddress(bench.FeedKey.Length > 0 ? $"/api/plan/feed/{bench.FeedKey}.ics" : null));
+    }
+
+    private static async Task<NoContent> CloseFeed(PlanDesk desk, LowfellDb db, CancellationToken cancel)
+    {
+        (await desk.BenchAsync(cancel)).FeedKey = "";
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
     }
 }

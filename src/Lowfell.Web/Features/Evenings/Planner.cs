@@ -1,32 +1,62 @@
 using System.Diagnostics;
 using Lowfell.Core.Evenings;
-using Lowfell.Core.Mixes;
-using Lowfell.Core.Safety;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Evenings.Solving;
 using Lowfell.Store;
-using Lowfell.Web.Features.Sets;
 using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Features.Stack;
-using Microsoft.EntityFrameworkCore;
 using NodaTime;
 
 namespace Lowfell.Web.Features.Evenings;
 
-/// <summary>A zone with what is still to be done on it.</summary>
-internal sealed record OpenZone(ZoneRow Zone, StackDraft Stack, Prediction Prediction, IReadOnlyList<Step> Steps);
+/// <summary>A session with the local day that it is on.</summary>
+internal readonly record struct Evening(Session Session, LocalDate Day);
 
-/// <summary>Puts the open work of sets into a plan of the evenings, and the plan into words.</summary>
+/// <summary>Puts the open work of sets into a plan of the evenings.</summary>
 internal sealed class Planner
 {
-    private readonly Instant origin;
-    private readonly CalendarView calendar;
-    private readonly List<OpenZone> zones;
-    private readonly Dictionary<(Guid Zone, Guid Coat, int Pass, int Copy), DateTimeOffset> done;
+    private readonly PlanRequest request;
+    private readonly List<IReadOnlyList<Lot>> chains = [];
+    private readonly List<Guid> pieceOf = [];
+    private readonly List<(int A, int B)> touching = [];
+    private readonly List<(int Before, int After)> joins = [];
+    private readonly List<string> waiting = [];
 
-    private readonly Dictionary<Technique, Correction> learned;
+    // Chains of a zone, and copies of it that can't be finished yet.
+    private readonly Dictionary<Guid, List<int>> chainsOf = [];
+    private readonly HashSet<(Guid Zone, int Copy)> held = [];
 
-    private Planner(Instant origin, CalendarView calendar, List<OpenZone> zones, Dictionary<(Guid Zone, Guid Coat, int Pass, int Copy), DateTimeOffset> done, Dictionary<Technique, Correction> learned) =>
-        (this.origin, this.calendar, this.zones, this.done, this.learned) = (origin, calendar, zones, done, learned);
+    private Planner(PlanRequest request, Instant origin, CalendarView calendar, OpenWork work)
+    {
+        (this.request, Origin, Calendar, Work) = (request, origin, calendar, work);
+        Evenings = [.. calendar.Sessions(origin).Select(s => new Evening(s.Session, s.Day))];
+        foreach (var zone in work.Zones.Where(z => z.Zone.Fitting != Core.Pieces.Fitting.After || FittedOn(z).Count == 0))
+        {
+            // What a fitted part has shut is out of reach.
+            var shut = zone.Zone.Fitting == Core.Pieces.Fitting.Before ? FittedOn(zone) : [];
+            AddZone(zone, copy => shut.TrueForAll(p => !IsFitted(p, copy)));
+        }
+
+        AddParts();
+        AddTouching();
+        Task = new(chains, [.. Evenings.Select(e => e.Session)], touching, joins);
+    }
+
+    /// <summary>The moment that minutes are counted from.</summary>
+    public Instant Origin { get; }
+
+    /// <summary>The evenings there are, and the room.</summary>
+    public CalendarView Calendar { get; }
+
+    /// <summary>What there is to do.</summary>
+    public OpenWork Work { get; }
+
+    /// <summary>Sessions ahead.</summary>
+    public IReadOnlyList<Evening> Evenings { get; }
+
+    /// <summary>It, as Core plans it.</summary>
+    public PlanTask Task { get; }
+
+    /// <summary>What can't be planned yet, and why.</summary>
+    public IReadOnlyList<string> Waiting => waiting;
 
     /// <summary>Reads what is to be planned.</summary>
     public static async Task<Planner> OpenAsync(PlanRequest request, Bench bench, OpenShelf shelf, LowfellDb db, Instant now, CancellationToken cancel)
@@ -37,152 +67,209 @@ internal sealed class Planner
             calendar = calendar with { Weekly = [.. calendar.Weekly, more] };
         }
 
-        var rows = await db.Zones.AsNoTracking().Include(z => z.Piece).Include(z => z.Scheme!.Coats).AsSplitQuery()
-            .Where(z => z.DeletedAt == null && z.Piece!.DeletedAt == null && db.Sets.Any(s => s.Id == z.Piece.SetId && s.DeletedAt == null))
-            .OrderBy(z => z.Piece!.Position).ThenBy(z => z.Position).ToListAsync(cancel);
-        var schools = Benches.SchoolsView.Of(bench);
-        var climate = calendar.Room.ToCore();
-        var zones = rows.Select(z =>
-        {
-            var stack = StackReader.Read(ZoneEndpoints.Draft(z), [.. z.Scheme!.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], schools, shelf);
-            stack = stack with { Coats = [.. stack.Coats.Select(c => Varied(c, request))] };
-            return new OpenZone(z, stack, Predictor.Predict(stack), Steps.Of(stack, climate));
-        }).ToList();
-        var ids = rows.Select(r => r.Id).ToList();
-        var log = await db.Log.AsNoTracking().Where(l => ids.Contains(l.ZoneId) && l.CoatId != null && (l.Kind == LogKind.Done || l.Kind == LogKind.TakenBack)).OrderBy(l => l.At).ThenBy(l => l.Id).ToListAsync(cancel);
-        var done = new Dictionary<(Guid, Guid, int, int), DateTimeOffset>();
-        foreach (var entry in log)
-        {
-            var key = (entry.ZoneId, entry.CoatId!.Value, entry.Pass, entry.Copy);
-            if (entry.Kind == LogKind.Done)
-            {
-                done[key] = entry.At;
-            }
-            else
-            {
-                done.Remove(key);
-            }
-        }
-
-        // Real minutes over planned, whichever set they were taken on: a painter has one pair of hands.
-        var planned = zones.SelectMany(z => z.Steps.Select(s => (Key: (z.Zone.Id, s.Coat.Id, s.Pass), Step: s))).ToDictionary(s => s.Key, s => s.Step);
-        var learned = log.Where(l => l.Kind == LogKind.Done && l.Minutes > 0 && planned.ContainsKey((l.ZoneId, l.CoatId!.Value, l.Pass)))
-            .Select(l => (Step: planned[(l.ZoneId, l.CoatId!.Value, l.Pass)], l.Minutes))
-            .GroupBy(l => l.Step.Coat.Technique, l => l.Minutes!.Value / l.Step.MinutesPerCopy)
-            .Select(g => (g.Key, Correction: Correction.Of(g))).Where(g => g.Correction is not null).ToDictionary(g => g.Key, g => g.Correction!);
-        zones = [.. zones.Where(z => request.SetIds == null || request.SetIds.Contains(z.Zone.Piece!.SetId)).Select(z => !request.Learn ? z : z with
-        {
-            Steps = [.. z.Steps.Select(s => learned.TryGetValue(s.Coat.Technique, out var c) ? s with { MinutesPerCopy = s.MinutesPerCopy * c.Factor } : s)],
-        })];
-        return new(now, calendar, zones, done, learned);
+        return new(request, now, calendar, await OpenWork.ReadAsync(request, bench, shelf, db, cancel));
     }
 
-    /// <summary>Plans it.</summary>
-    /// <param name="request">What is wanted.</param>
-    /// <param name="searchMs">Milliseconds to look for a better plan than the first.</param>
-    public PlanView Plan(PlanRequest request, int searchMs)
+    /// <summary>A plan at once, looked at again for some milliseconds.</summary>
+    public SolveState AtOnce(int searchMs)
     {
-        var sessions = calendar.Sessions(origin);
-        var waiting = new List<string>();
-        var (chains, touching) = Chains(request, waiting);
-        var task = new PlanTask(chains, [.. sessions.Select(s => s.Session)], touching);
         var clock = Stopwatch.StartNew();
-        var plan = ListScheduler.Improve(task, _ => clock.ElapsedMilliseconds < searchMs, seed: 1);
-        if (PlanCheck.Faults(task, plan) is { Count: > 0 } faults)
+        var plan = ListScheduler.Improve(Task, _ => clock.ElapsedMilliseconds < searchMs, seed: 1);
+        Check(plan);
+        return new(SolveStage.Ended, plan, new(ListScheduler.EarliestFinish(Task)));
+    }
+
+    /// <summary>The best plan that can be found in the time.</summary>
+    public SolveState Solve(double seconds, Action<SolveState> tell, CancellationToken cancel)
+    {
+        var clock = Stopwatch.StartNew();
+        var state = PlanSolver.Solve(Task, new(seconds), () => clock.Elapsed, tell, cancel);
+        Check(state.Best);
+        return state;
+    }
+
+    private void Check(Plan plan)
+    {
+        if (PlanCheck.Faults(Task, plan) is { Count: > 0 } faults)
         {
             throw new InvalidOperationException("A plan broke its own rules: " + string.Join("; ", faults));
         }
-
-        var bound = ListScheduler.EarliestFinish(task);
-        DateOnly? Day(int session) => session >= 0 && session < sessions.Count ? sessions[session].Day.ToDateOnly() : null;
-        var evenings = plan.Lots.GroupBy(l => l.Session).OrderBy(g => g.Key).Select(g => new PlannedEvening(
-            sessions[g.Key].Day.ToDateOnly(), At(sessions[g.Key].Session.Open), At(sessions[g.Key].Session.Close), [.. g.OrderBy(l => l.Start).Select(View)])).ToList();
-        return new(
-            new(
-                plan.Problem is null ? Day(plan.LastSession) : null,
-                Day(bound),
-                evenings.Count,
-                Math.Round(plan.WorkMin),
-                plan.SetUps,
-                Math.Round(plan.IdleMin),
-                Math.Round(evenings.SelectMany(e => e.Steps).Sum(s => s.Mix?.TotalMl ?? 0), 1)),
-            task.PieceSteps,
-            sessions.Count == 0 && task.PieceSteps > 0 ? "There is no evening yet. Say when you paint." : plan.Problem is { } problem ? Words(problem) : null,
-            waiting,
-            evenings,
-            calendar.TimeZone,
-            [.. learned.OrderByDescending(l => l.Value.Readings).Select(l => new LearnedMinutes(l.Key, Math.Round(l.Value.Factor, 2), l.Value.Readings, Math.Round(l.Value.Low, 2), Math.Round(l.Value.High, 2)))],
-            Cautions.Defer);
     }
 
-    private static Coat Varied(Coat coat, PlanRequest request)
-    {
-        var skipped = coat.Skipped || (request.WithoutOptional && coat.Optional);
-        var hurried = coat.Hurried || (request.WarmAir && coat.Paint?.Lead.Drying.WarmAirFactor is not null);
-        return coat with { Skipped = skipped, Hurried = hurried };
-    }
+    private List<OpenPart> FittedOn(OpenZone zone) => [.. Work.Parts.Where(p => p.Host.Id == zone.Zone.PieceId || p.Part.Id == zone.Zone.PieceId)];
 
-    // A chain for each zone and each lot of copies that have come equally far.
-    private (List<IReadOnlyList<Lot>> Chains, List<(int A, int B)> Touching) Chains(PlanRequest request, List<string> waiting)
+    // A chain for each lot of copies that have come equally far; gives the chains that were made.
+    private List<int> AddZone(OpenZone zone, Func<int, bool> wanted)
     {
-        var chains = new List<IReadOnlyList<Lot>>();
-        var zoneOf = new List<OpenZone>();
-        foreach (var zone in zones)
+        var made = new List<int>();
+        var copies = Enumerable.Range(1, zone.Zone.Piece!.Copies).Where(wanted).GroupBy(copy => string.Join(",", Left(zone, copy)));
+        foreach (var group in copies.Where(g => g.Key.Length > 0))
         {
-            var copies = Enumerable.Range(1, zone.Zone.Piece!.Copies).GroupBy(copy => string.Join(",", Left(zone, copy)));
-            foreach (var group in copies.Where(g => g.Key.Length > 0))
+            var left = Left(zone, group.First()).ToList();
+            if (!Calendar.Room.CansFit && left.FindIndex(i => zone.Steps[i].Station == Station.Can) is var can and >= 0)
             {
-                var left = Left(zone, group.First()).ToList();
-                if (!calendar.Room.CansFit && left.FindIndex(i => zone.Steps[i].Station == Station.Can) is var can and >= 0)
-                {
-                    waiting.Add($"{zone.Zone.Piece.Name}, {zone.Zone.Name}: {zone.Steps[left[can]].Coat.Paint?.Name} waits until cans may be sprayed.");
-                    left = [.. left.Take(can)];
-                }
+                waiting.Add($"{zone.Zone.Piece.Name}, {zone.Zone.Name}: {zone.Steps[left[can]].Coat.Paint?.Name} waits until cans may be sprayed.");
+                held.UnionWith(group.Select(copy => (zone.Zone.Id, copy)));
+                left = [.. left.Take(can)];
+            }
 
-                if (left.Count == 0)
-                {
-                    continue;
-                }
+            if (left.Count == 0)
+            {
+                continue;
+            }
 
-                foreach (var part in group.Chunk(request.MostCopies ?? int.MaxValue))
+            foreach (var part in group.Chunk(request.MostCopies ?? int.MaxValue))
+            {
+                made.Add(AddChain(zone.Zone.PieceId, [.. left.Select((i, place) => LotOf(zone, i, part, place == 0 ? NotBefore(zone, i, part) : 0))]));
+            }
+        }
+
+        chainsOf[zone.Zone.Id] = [.. chainsOf.GetValueOrDefault(zone.Zone.Id, []), .. made];
+        return made;
+    }
+
+    private int AddChain(Guid piece, IReadOnlyList<Lot> lots)
+    {
+        chains.Add([.. lots.Select(l => l with { Chain = chains.Count })]);
+        pieceOf.Add(piece);
+        return chains.Count - 1;
+    }
+
+    // A part waits for what no brush reaches once it is on, and what runs over the join waits for its glue.
+    private void AddParts()
+    {
+        var ready = Work.Parts.ToDictionary(p => p.Part.Id, Ready);
+        foreach (var part in Work.Parts)
+        {
+            var behind = Behind(part);
+            foreach (var group in ready[part.Part.Id].GroupBy(copy => string.Join(",", ChainsOf(behind).Where(c => chains[c][0].Copies.Contains(copy)))))
+            {
+                foreach (var copies in group.Chunk(request.MostCopies ?? int.MaxValue))
                 {
-                    chains.Add([.. left.Select((i, place) => LotOf(zone, i, chains.Count, part, place == 0 ? NotBefore(zone, i, part) : 0))]);
-                    zoneOf.Add(zone);
+                    AddFit(part, copies, behind);
                 }
             }
         }
 
-        var touching = new List<(int, int)>();
+        foreach (var zone in Work.Zones.Where(z => z.Zone.Fitting == Core.Pieces.Fitting.After && FittedOn(z).Count > 0))
+        {
+            foreach (var chain in AddZone(zone, copy => FittedOn(zone).TrueForAll(p => ready[p.Part.Id].Contains(copy) || IsFitted(p, copy))))
+            {
+                joins.AddRange(from fit in Enumerable.Range(0, chains.Count)
+                               where FittedOn(zone).Exists(p => p.Part.Id == chains[fit][0].CoatId) && chains[fit][0].Copies.Intersect(chains[chain][0].Copies).Any()
+                               select (fit, chain));
+            }
+        }
+    }
+
+    private bool IsFitted(OpenPart part, int copy) => Work.Done.ContainsKey(OpenWork.FitKey(part.Part.Id, copy));
+
+    private List<OpenZone> Behind(OpenPart part) =>
+    [
+        .. Work.Zones.Where(z => z.Zone.PieceId == part.Part.Id && z.Zone.Fitting != Core.Pieces.Fitting.After),
+        .. Work.Zones.Where(z => z.Zone.PieceId == part.Host.Id && z.Zone.Fitting == Core.Pieces.Fitting.Before),
+    ];
+
+    private IEnumerable<int> ChainsOf(IEnumerable<OpenZone> of) => of.SelectMany(z => chainsOf.GetValueOrDefault(z.Zone.Id, []));
+
+    // Copies that a part can be fitted on, once what is planned behind it is done; what stands in the way is said.
+    private HashSet<int> Ready(OpenPart part)
+    {
+        var name = $"{part.Host.Name}: {Labels.Fit(part.Part.Name)}";
+        if (part.Part.Copies != part.Host.Copies)
+        {
+            waiting.Add($"{name} waits: there are {part.Part.Copies} of {part.Part.Name} and {part.Host.Copies} of {part.Host.Name}; a part has one copy for each.");
+            return [];
+        }
+
+        var behind = Behind(part);
+        var copies = Enumerable.Range(1, part.Part.Copies).ToList();
+        foreach (var shut in behind.Where(z => z.Zone.Fitting == Core.Pieces.Fitting.Before && copies.Exists(copy => IsFitted(part, copy) && Left(z, copy).Any())))
+        {
+            waiting.Add($"{shut.Zone.Piece!.Name}, {shut.Zone.Name} still has coats on a copy that {part.Part.Name} is fitted on: take it off again, or skip them.");
+        }
+
+        // What waits for cans behind the part holds the part and all that goes over it.
+        var open = copies.FindAll(copy => !IsFitted(part, copy));
+        var ready = open.Where(copy => !behind.Exists(z => held.Contains((z.Zone.Id, copy)))).ToHashSet();
+        if (ready.Count < open.Count)
+        {
+            waiting.Add($"{name} waits for what lies behind it.");
+        }
+
+        return ready;
+    }
+
+    private void AddFit(OpenPart part, IReadOnlyList<int> copies, List<OpenZone> before)
+    {
+        var last = before.Where(z => z.Steps.Count > 0).SelectMany(z => copies.Select(copy => EndOf(z, z.Steps.Count, copy, z.Steps[^1].Times.RecoatMin))).DefaultIfEmpty(0).Max();
+        var fit = AddChain(part.Host.Id, [new()
+        {
+            CoatId = part.Part.Id,
+            ZoneId = part.Part.Id,
+            Chain = chains.Count,
+            Copies = copies,
+            MinutesPerCopy = part.Part.FitMin,
+            Station = Station.Assembly,
+            OwnSetUpMin = request.Learn ? Work.Learned.SetUpMin(Station.Assembly) : null,
+            Colour = "",
+            LagMin = part.Part.GlueMin,
+            NotBefore = Math.Max(0, last),
+        }]);
+        foreach (var chain in ChainsOf(before).Where(c => chains[c][0].Copies.Intersect(copies).Any()))
+        {
+            // What is handled has to be recoat-dry first.
+            var zone = Work.Zones.First(z => z.Zone.Id == chains[chain][0].ZoneId);
+            chains[chain] = [.. chains[chain].SkipLast(1), chains[chain][^1] with { LagMin = zone.Steps[^1].Times.RecoatMin }];
+            joins.Add((chain, fit));
+        }
+    }
+
+    private void AddTouching()
+    {
+        var zoneOf = Work.Zones.ToDictionary(z => z.Zone.Id, z => z.Zone);
         for (var a = 0; a < chains.Count; a++)
         {
             for (var b = a + 1; b < chains.Count; b++)
             {
-                if (zoneOf[a].Zone.PieceId == zoneOf[b].Zone.PieceId && zoneOf[a].Zone.Neighbours.Contains(zoneOf[b].Zone.Id) && chains[a][0].Copies.Intersect(chains[b][0].Copies).Any())
+                if (pieceOf[a] == pieceOf[b]
+                    && zoneOf.TryGetValue(chains[a][0].ZoneId, out var zone)
+                    && zone.Neighbours.Contains(chains[b][0].ZoneId)
+                    && chains[a][0].Copies.Intersect(chains[b][0].Copies).Any())
                 {
                     touching.Add((a, b));
                 }
             }
         }
-
-        return (chains, touching);
     }
 
     private IEnumerable<int> Left(OpenZone zone, int copy) =>
-        Enumerable.Range(0, zone.Steps.Count).Where(i => !done.ContainsKey((zone.Zone.Id, zone.Steps[i].Coat.Id, zone.Steps[i].Pass, copy)));
+        Enumerable.Range(0, zone.Steps.Count).Where(i => !Work.Done.ContainsKey(new(zone.Zone.Id, zone.Steps[i].Coat.Id, zone.Steps[i].Pass, copy)));
 
     private double NotBefore(OpenZone zone, int step, IReadOnlyList<int> copies)
     {
-        if (step == 0)
-        {
-            return 0;
-        }
-
-        var before = zone.Steps[step - 1];
-        var last = copies.Select(c => done.TryGetValue((zone.Zone.Id, before.Coat.Id, before.Pass, c), out var at) ? (Instant.FromDateTimeOffset(at) - origin).TotalMinutes + before.LagMin : 0).Max();
-        return Math.Max(0, last);
+        var glue = zone.Zone.Fitting != Core.Pieces.Fitting.After ? 0 : FittedOn(zone).SelectMany(p => copies.Select(copy =>
+            Work.Done.TryGetValue(OpenWork.FitKey(p.Part.Id, copy), out var fitted) ? Minutes(fitted.At) + p.Part.GlueMin : 0)).DefaultIfEmpty(0).Max();
+        return Math.Max(glue, copies.Max(copy => step == 0 ? 0 : EndOf(zone, step, copy, zone.Steps[step - 1].LagMin)));
     }
 
-    private static Lot LotOf(OpenZone zone, int index, int chain, IReadOnlyList<int> copies, double notBefore)
+    // When the last step that was really done before a place is dry, minutes from the origin; 0 for long ago.
+    private double EndOf(OpenZone zone, int place, int copy, double lagMin)
+    {
+        for (var i = place - 1; i >= 0; i--)
+        {
+            if (Work.Done.TryGetValue(new(zone.Zone.Id, zone.Steps[i].Coat.Id, zone.Steps[i].Pass, copy), out var done) && !done.Skipped)
+            {
+                return Math.Max(0, Minutes(done.At) + (i == place - 1 ? lagMin : zone.Steps[i].Times.RecoatMin));
+            }
+        }
+
+        return 0;
+    }
+
+    private double Minutes(DateTimeOffset at) => (Instant.FromDateTimeOffset(at) - Origin).TotalMinutes;
+
+    private Lot LotOf(OpenZone zone, int index, IReadOnlyList<int> copies, double notBefore)
     {
         var step = zone.Steps[index];
         return new()
@@ -190,60 +277,16 @@ internal sealed class Planner
             CoatId = step.Coat.Id,
             Pass = step.Pass,
             ZoneId = zone.Zone.Id,
-            Chain = chain,
+            Chain = chains.Count,
             Copies = copies,
             MinutesPerCopy = step.MinutesPerCopy,
             Station = step.Station,
+            OwnSetUpMin = request.Learn ? Work.Learned.SetUpMin(step.Station) : null,
             Colour = step.Coat.Paint?.Name ?? "",
             LagMin = step.LagMin,
             MostLagMin = step.MostLagMin,
             TouchMin = step.Times.TouchMin,
             NotBefore = notBefore,
-        };
-    }
-
-    private PlannedStep View(PlannedLot planned)
-    {
-        var zone = zones.First(z => z.Zone.Id == planned.Lot.ZoneId);
-        var step = zone.Steps.First(s => s.Coat.Id == planned.Lot.CoatId && s.Pass == planned.Lot.Pass);
-        var index = zone.Stack.IndexOf(step.Coat.Id);
-        var (coat, end) = (step.Coat, planned.End);
-        string[] Look(Stratum s) => [s.Recess.Colour.ToString(), s.Face.Colour.ToString(), s.Edge.Colour.ToString()];
-        return new(
-            zone.Zone.Id,
-            coat.Id,
-            step.Pass,
-            coat.Passes,
-            zone.Zone.Piece!.Name,
-            zone.Zone.Name,
-            coat.Technique,
-            coat.Paint?.Name,
-            (coat.MixedTo ?? coat.Paint?.Lead.Colour)?.ToString(),
-            planned.Lot.Copies,
-            step.Station,
-            At(planned.Start),
-            At(end),
-            planned.SetUpMin,
-            At(end + step.Times.RecoatMin),
-            At(end + step.LagMin),
-            step.MostLagMin is { } most ? At(planned.Start + step.MinutesPerCopy + most) : null,
-            Look(zone.Prediction.Below(index)),
-            Look(zone.Prediction.Strata[index]),
-            StackWriter.Mix(CoatMix.For(coat with { Passes = 1 }, zone.Stack.Zone with { Copies = planned.Lot.Copies.Count })),
-            [.. Cautions.For(coat).Select(c => c.Text)]);
-    }
-
-    private DateTimeOffset At(double minutes) => (origin + Duration.FromMinutes(Math.Round(minutes, 2))).ToDateTimeOffset();
-
-    private string Words(PlanProblem problem)
-    {
-        var zone = zones.First(z => z.Zone.Id == problem.Lot.ZoneId);
-        var what = $"{zone.Zone.Piece!.Name}, {zone.Zone.Name}: {problem.Lot.Colour}";
-        return problem.Kind switch
-        {
-            PlanProblemKind.LongerThanAnySession => $"{what} takes {problem.Lot.MinutesPerCopy:0} minutes for one copy, longer than any evening. Make an evening longer, or split the zone.",
-            PlanProblemKind.WindowDoesNotFit => $"{what} must be followed within {problem.Lot.MostLagMin:0} minutes, and both don't fit into one evening. Make an evening longer.",
-            _ => $"{what} does not fit into the next {CalendarView.Weeks} weeks. Add evenings, or plan fewer sets.",
         };
     }
 }

@@ -20,8 +20,33 @@ namespace Lowfell.Web.Features.Log;
 /// <param name="Copies">Numbers of the copies, from 1.</param>
 /// <param name="At">When; now where none is given.</param>
 /// <param name="Minutes">Hands-on minutes for all of them together, 0-1000.</param>
-/// <param name="Note">What went wrong and what mended it, or a remark; 2000 characters at most.</param>
-public sealed record LogAction(Guid Id, LogKind Kind, Guid ZoneId, IReadOnlyList<int> Copies, Guid? CoatId = null, int Pass = 1, DateTimeOffset? At = null, double? Minutes = null, string Note = "");
+/// <param name="SetUpMinutes">Minutes of setting up before it, 0-240.</param>
+/// <param name="Who">Who did it; 120 characters at most.</param>
+/// <param name="PaintFraction">Share of paint in what was laid on, above 0 to 1, where it was not as planned.</param>
+/// <param name="MixRecordId">The recorded mix that it was painted with.</param>
+/// <param name="Deviation">What was done otherwise than planned; 2000 characters at most.</param>
+/// <param name="Cause">Why it went wrong; 2000 characters at most.</param>
+/// <param name="Remedy">What mended it; 2000 characters at most.</param>
+/// <param name="PhotoId">Its picture, kept before.</param>
+/// <param name="Note">What went wrong, or a remark; 2000 characters at most.</param>
+public sealed record LogAction(
+    Guid Id,
+    LogKind Kind,
+    Guid ZoneId,
+    IReadOnlyList<int> Copies,
+    Guid? CoatId = null,
+    int Pass = 1,
+    DateTimeOffset? At = null,
+    double? Minutes = null,
+    double? SetUpMinutes = null,
+    string Who = "",
+    double? PaintFraction = null,
+    Guid? MixRecordId = null,
+    string Deviation = "",
+    string Cause = "",
+    string Remedy = "",
+    Guid? PhotoId = null,
+    string Note = "");
 
 /// <summary>An entry of the log.</summary>
 /// <param name="Id">Its id.</param>
@@ -36,9 +61,37 @@ public sealed record LogAction(Guid Id, LogKind Kind, Guid ZoneId, IReadOnlyList
 /// <param name="Minutes">Hands-on minutes.</param>
 /// <param name="RoomC">Temperature then.</param>
 /// <param name="RoomHumidity">Humidity then.</param>
+/// <param name="SetUpMinutes">Minutes of setting up before it.</param>
+/// <param name="Who">Who did it.</param>
+/// <param name="PaintFraction">Share of paint in it, where it was not as planned.</param>
+/// <param name="MixRecordId">The recorded mix.</param>
+/// <param name="Deviation">What was done otherwise than planned.</param>
+/// <param name="Cause">Why it went wrong.</param>
+/// <param name="Remedy">What mended it.</param>
+/// <param name="PhotoId">Its picture.</param>
 /// <param name="Note">Note.</param>
 public sealed record LogEntry(
-    Guid Id, DateTimeOffset At, LogKind Kind, Guid ZoneId, string Label, Guid? CoatId, string Paint, int Pass, int Copy, double? Minutes, double RoomC, double RoomHumidity, string Note);
+    Guid Id,
+    DateTimeOffset At,
+    LogKind Kind,
+    Guid ZoneId,
+    string Label,
+    Guid? CoatId,
+    string Paint,
+    int Pass,
+    int Copy,
+    double? Minutes,
+    double RoomC,
+    double RoomHumidity,
+    double? SetUpMinutes,
+    string Who,
+    double? PaintFraction,
+    Guid? MixRecordId,
+    string Deviation,
+    string Cause,
+    string Remedy,
+    Guid? PhotoId,
+    string Note);
 
 /// <summary>The log: only ever added to; what was wrong is put right by another entry.</summary>
 public static class LogEndpoints
@@ -58,14 +111,14 @@ public static class LogEndpoints
             .WithSummary("The log as JSON.");
     }
 
-    private static async Task<Ok<List<LogEntry>>> List(LowfellDb db, CancellationToken cancel, string search = "", Guid? zoneId = null, string? kind = null)
+    private static async Task<Ok<List<LogEntry>>> List(LowfellDb db, CancellationToken cancel, string search = "", Guid? zoneId = null, string? kind = null, int? copy = null)
     {
         var wanted = QueryWord.Parse<LogKind>("kind", kind);
-        var entries = db.Log.AsNoTracking().Where(l => (zoneId == null || l.ZoneId == zoneId) && (wanted == null || l.Kind == wanted));
+        var entries = db.Log.AsNoTracking().Where(l => (zoneId == null || l.ZoneId == zoneId) && (wanted == null || l.Kind == wanted) && (copy == null || l.Copy == copy));
         foreach (var word in search.Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(8))
         {
             var like = "%" + word.Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%";
-            entries = entries.Where(l => EF.Functions.ILike(l.Label + " " + l.Paint + " " + l.Note, like));
+            entries = entries.Where(l => EF.Functions.ILike(l.Label + " " + l.Paint + " " + l.Note + " " + l.Cause + " " + l.Remedy + " " + l.Deviation + " " + l.Who, like));
         }
 
         return TypedResults.Ok(await entries.OrderByDescending(l => l.At).ThenBy(l => l.Copy).Take(MostShown).Select(l => View(l)).ToListAsync(cancel));
@@ -77,9 +130,8 @@ public static class LogEndpoints
         var zone = await db.Zones.AsNoTracking().Include(z => z.Piece).SingleOrDefaultAsync(z => z.Id == action.ZoneId && z.DeletedAt == null && z.Piece!.DeletedAt == null, cancel)
             ?? throw RefusedException.NotFound("zoneId", action.ZoneId);
         Check(action, zone, now);
-        var coat = action.CoatId is { } id ? await db.Coats.AsNoTracking().SingleOrDefaultAsync(c => c.SchemeId == zone.SchemeId && c.Id == id, cancel) ?? throw RefusedException.NotFound("coatId", id) : null;
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
-        var paint = coat is null ? "" : shelf.Paints.GetValueOrDefault(coat.MaterialId ?? coat.MixId ?? Guid.Empty)?.Name ?? "";
+        await CheckLinksAsync(action, db, cancel);
+        var paint = await PaintAsync(action, zone, db, services, scope, shelves, cancel);
         var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
         var rows = action.Copies.Distinct().Order().Select(copy => new LogRow
         {
@@ -96,6 +148,14 @@ public static class LogEndpoints
             Label = $"{zone.Piece!.Name}, {zone.Name}",
             RoomC = bench.RoomC,
             RoomHumidity = bench.RoomHumidity,
+            SetUpMinutes = copy == action.Copies.Min() ? action.SetUpMinutes : null,
+            Who = action.Who.Trim(),
+            PaintFraction = action.PaintFraction,
+            MixRecordId = action.MixRecordId,
+            Deviation = action.Deviation.Trim(),
+            Cause = action.Cause.Trim(),
+            Remedy = action.Remedy.Trim(),
+            PhotoId = action.PhotoId,
             Note = action.Note.Trim(),
         }).ToList();
         var ids = rows.Select(r => r.Id).ToList();
@@ -114,6 +174,35 @@ public static class LogEndpoints
         return TypedResults.Ok(rows.ConvertAll(View));
     }
 
+    // What it was painted with: a coat's paint, or the part that was fitted.
+    private static async Task<string> PaintAsync(LogAction action, ZoneRow zone, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    {
+        if (action.CoatId is not { } id)
+        {
+            return "";
+        }
+
+        if (await db.Coats.AsNoTracking().SingleOrDefaultAsync(c => c.SchemeId == zone.SchemeId && c.Id == id, cancel) is { } coat)
+        {
+            return (await shelves.OpenAsync(scope, services, cancel)).Paints.GetValueOrDefault(coat.MaterialId ?? coat.MixId ?? Guid.Empty)?.Name ?? "";
+        }
+
+        return await db.Pieces.Where(p => p.Id == id && p.Id == zone.PieceId && p.PartOfId != null).Select(p => p.Name).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("coatId", id);
+    }
+
+    private static async Task CheckLinksAsync(LogAction action, LowfellDb db, CancellationToken cancel)
+    {
+        if (action.MixRecordId is { } mix && !await db.MixRecords.AnyAsync(r => r.Id == mix, cancel))
+        {
+            throw RefusedException.NotFound("mixRecordId", mix);
+        }
+
+        if (action.PhotoId is { } photo && !await db.Photos.AnyAsync(p => p.Id == photo, cancel))
+        {
+            throw RefusedException.NotFound("photoId", photo);
+        }
+    }
+
     private static async Task<FileContentHttpResult> Csv(LowfellDb db, CancellationToken cancel)
     {
         using var writer = new StringWriter(CultureInfo.InvariantCulture);
@@ -130,6 +219,13 @@ public static class LogEndpoints
                 minutes = l.Minutes,
                 room_c = l.RoomC,
                 room_humidity = l.RoomHumidity,
+                set_up_minutes = l.SetUpMinutes,
+                who = l.Who,
+                paint_fraction = l.PaintFraction,
+                deviation = l.Deviation,
+                cause = l.Cause,
+                remedy = l.Remedy,
+                photo = l.PhotoId,
                 note = l.Note,
             }));
         }
@@ -140,7 +236,14 @@ public static class LogEndpoints
     private static void Check(LogAction action, ZoneRow zone, DateTimeOffset now)
     {
         var checks = new Checks();
-        checks.Text("", "note", action.Note, LongestNote);
+        foreach (var (field, text) in new[] { ("note", action.Note), ("deviation", action.Deviation), ("cause", action.Cause), ("remedy", action.Remedy) })
+        {
+            checks.Text("", field, text, LongestNote);
+        }
+
+        checks.Text("", "who", action.Who, Checks.LongestName);
+        checks.WithinIfAny("", "setUpMinutes", action.SetUpMinutes, 0, 240, " min");
+        checks.WithinIfAny("", "paintFraction", action.PaintFraction, 0.01, 1);
         checks.Within("", "pass", action.Pass, 1, 20);
         checks.WithinIfAny("", "minutes", action.Minutes, 0, 1000, " min");
         checks.Within("", "copies", action.Copies.Count, 1, 1000, " copies");
@@ -149,12 +252,12 @@ public static class LogEndpoints
             checks.Fault("id", "An action has an id of its own.");
         }
 
-        if (action.CoatId is null && action.Kind is LogKind.Done or LogKind.TakenBack)
+        if (action.CoatId is null && action.Kind is not (LogKind.Problem or LogKind.Note))
         {
             checks.Fault("coatId", "Say which coat.");
         }
 
-        if (action.Kind is LogKind.Problem or LogKind.Note && action.Note.Trim().Length == 0)
+        if (action.Kind is LogKind.Problem or LogKind.Note && action.Note.Trim().Length == 0 && action.PhotoId is null)
         {
             checks.Fault("note", "Say what happened.");
         }
@@ -181,5 +284,6 @@ public static class LogEndpoints
     }
 
     private static LogEntry View(LogRow l) => new(
-        l.Id, l.At, l.Kind, l.ZoneId, l.Label, l.CoatId, l.Paint, l.Pass, l.Copy, l.Minutes is { } m ? Math.Round(m, 1) : null, l.RoomC, l.RoomHumidity, l.Note);
+        l.Id, l.At, l.Kind, l.ZoneId, l.Label, l.CoatId, l.Paint, l.Pass, l.Copy, l.Minutes is { } m ? Math.Round(m, 1) : null, l.RoomC, l.RoomHumidity,
+        l.SetUpMinutes is { } s ? Math.Round(s, 1) : null, l.Who, l.PaintFraction, l.MixRecordId, l.Deviation, l.Cause, l.Remedy, l.PhotoId, l.Note);
 }

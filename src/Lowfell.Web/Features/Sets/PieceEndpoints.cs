@@ -25,6 +25,7 @@ public static class PieceEndpoints
     {
         draft.Check();
         await Tree.SetAsync(db, setId, cancel);
+        await CheckPartAsync(draft, setId, null, db, cancel);
         var row = new PieceRow { Id = Guid.CreateVersion7(), SetId = setId, Name = draft.Name, Position = await NextPosition(setId, db, cancel) };
         draft.CopyTo(row);
         db.Pieces.Add(row);
@@ -37,9 +38,35 @@ public static class PieceEndpoints
         change.Piece.Check();
         var row = await Tree.PieceAsync(db, id, cancel);
         Tree.CheckVersion(change.Version, row.Version);
+        await CheckPartAsync(change.Piece, row.SetId, id, db, cancel);
         change.Piece.CopyTo(row);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
+    }
+
+    // A part is fitted on another piece of its set that is no part itself, copy by copy.
+    private static async Task CheckPartAsync(PieceDraft draft, Guid setId, Guid? self, LowfellDb db, CancellationToken cancel)
+    {
+        if (draft.PartOfId is not { } on)
+        {
+            return;
+        }
+
+        var host = await db.Pieces.AsNoTracking().SingleOrDefaultAsync(p => p.Id == on && p.SetId == setId && p.DeletedAt == null, cancel);
+        if (host is null || on == self)
+        {
+            throw new RefusedException("partOfId", $"{on} is no other piece of this set.");
+        }
+
+        if (host.PartOfId is not null || await db.Pieces.AnyAsync(p => self != null && p.PartOfId == self && p.DeletedAt == null, cancel))
+        {
+            throw new RefusedException("partOfId", $"A part is fitted on a whole, and a part has no parts of its own: put it on the piece that {host.Name} is fitted on.");
+        }
+
+        if (host.Copies != draft.Copies)
+        {
+            throw new RefusedException("copies", $"{draft.Copies} copies can't be fitted on {host.Copies} of {host.Name}: a part has one copy for each; draw up all that goes on one as one part.");
+        }
     }
 
     private static async Task<Created<Created>> Copy(Guid id, LowfellDb db, CancellationToken cancel)

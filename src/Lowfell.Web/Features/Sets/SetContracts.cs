@@ -37,10 +37,21 @@ public sealed record PieceDraft
     /// <summary>Copies, 1-1000.</summary>
     public int Copies { get; init; } = 1;
 
+    /// <summary>The piece that it is fitted on when both are painted; none for what stands alone.</summary>
+    public Guid? PartOfId { get; init; }
+
+    /// <summary>Minutes to fit one copy, 0.5-240.</summary>
+    public double FitMin { get; init; } = 5;
+
+    /// <summary>Minutes until its glue holds, 0-2880.</summary>
+    public double GlueMin { get; init; } = 60;
+
     /// <summary>Checks the figures.</summary>
     public void Check()
     {
         var checks = new Checks();
+        checks.Within("", "fitMin", FitMin, 0.5, 240, " min");
+        checks.Within("", "glueMin", GlueMin, 0, 2880, " min");
         checks.Name("", "name", Name);
         checks.Text("", "kind", Kind, Checks.LongestName);
         checks.Within("", "copies", Copies, 1, 1000);
@@ -63,6 +74,7 @@ public sealed record PieceDraft
     {
         (row.Name, row.Kind, row.Substrate, row.Shape, row.Copies) = (Name.Trim(), Kind.Trim(), Substrate, Shape, Copies);
         (row.LengthMm, row.WidthMm, row.HeightMm, row.FreeAreaMm2) = (LengthMm, WidthMm, HeightMm, FreeAreaMm2);
+        (row.PartOfId, row.FitMin, row.GlueMin) = (PartOfId, FitMin, GlueMin);
     }
 
     /// <summary>From a row.</summary>
@@ -77,6 +89,9 @@ public sealed record PieceDraft
         HeightMm = row.HeightMm,
         FreeAreaMm2 = row.FreeAreaMm2,
         Copies = row.Copies,
+        PartOfId = row.PartOfId,
+        FitMin = row.FitMin,
+        GlueMin = row.GlueMin,
     };
 }
 
@@ -125,6 +140,9 @@ public sealed record ZoneSettings
     /// <summary>Zones of the same piece that it touches.</summary>
     public IReadOnlyList<Guid> Neighbours { get; init; } = [];
 
+    /// <summary>When it is painted, where parts are fitted on its piece or its piece is one.</summary>
+    public Fitting Fitting { get; init; }
+
     /// <summary>Scheme that its coats come from; a new, empty one where none is given.</summary>
     public Guid? SchemeId { get; init; }
 
@@ -162,6 +180,7 @@ public sealed record ZoneSettings
         (row.Name, row.AreaShare, row.OwnAreaMm2, row.Relief, row.Facing) = (Name.Trim(), AreaShare, OwnAreaMm2, Relief, Facing);
         (row.CreaseMm, row.EdgeMm) = (CreaseMm, EdgeMm);
         (row.SmallestDetailMm, row.Handled, row.CutEdges, row.Finish) = (SmallestDetailMm, Handled, CutEdges, Finish);
+        row.Fitting = Fitting;
         (row.Target, row.Tolerance, row.Neighbours) = (Target?.ToLowerInvariant(), Tolerance, [.. Neighbours.Distinct()]);
     }
 
@@ -182,6 +201,7 @@ public sealed record ZoneSettings
         Target = z.Target,
         Tolerance = z.Tolerance,
         Neighbours = z.Neighbours,
+        Fitting = z.Fitting,
         SchemeId = z.SchemeId,
     };
 }
@@ -191,7 +211,19 @@ public sealed record ZoneSettings
 /// <param name="Face">On the face.</param>
 /// <param name="Edge">On the edge.</param>
 /// <param name="Barrier">A clear band.</param>
-public sealed record SampleStratum(string Recess, string Face, string Edge, bool Barrier);
+public sealed record SampleStratum(string Recess, string Face, string Edge, bool Barrier)
+{
+    /// <summary>The core sample of a stack up to a coat, substrate first; coats that are skipped are not in it.</summary>
+    public static IReadOnlyList<SampleStratum> Of(StackDraft stack, Prediction prediction, int coats)
+    {
+        static SampleStratum One(Stratum s, bool barrier) => new(s.Recess.Colour.ToString(), s.Face.Colour.ToString(), s.Edge.Colour.ToString(), barrier);
+        return
+        [
+            One(prediction.Substrate, false),
+            .. prediction.Strata.Take(coats).Select((s, i) => (Stratum: s, Coat: stack.Coats[i])).Where(s => !s.Coat.Skipped).Select(s => One(s.Stratum, s.Coat.Technique.Facts().ColourFree)),
+        ];
+    }
+}
 
 /// <summary>How many findings of each severity.</summary>
 /// <param name="Stop">Will ruin it.</param>

@@ -49,14 +49,13 @@ public static class SetEndpoints
         var draft = StackReader.Read(ZoneEndpoints.Draft(z), [.. scheme.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], schools, shelf) with { Zone = zone };
         var prediction = Predictor.Predict(draft);
         var findings = RuleBook.Read(draft, prediction, shelf.Shelf);
-        static SampleStratum Sample(Stratum s, bool barrier) => new(s.Recess.Colour.ToString(), s.Face.Colour.ToString(), s.Edge.Colour.ToString(), barrier);
         return new(
             z.Id,
             z.Version,
             ZoneSettings.Of(z),
             Math.Round(zone.AreaMm2, 1),
             scheme.Name,
-            [Sample(prediction.Substrate, false), .. prediction.Strata.Select((s, i) => (Stratum: s, Coat: draft.Coats[i])).Where(s => !s.Coat.Skipped).Select(s => Sample(s.Stratum, s.Coat.Technique.Facts().ColourFree))],
+            SampleStratum.Of(draft, prediction, draft.Coats.Count),
             new(findings.Count(f => f.Severity == Severity.Stop), findings.Count(f => f.Severity == Severity.Risk), findings.Count(f => f.Severity == Severity.Note)));
     }
 
@@ -82,7 +81,14 @@ public static class SetEndpoints
         var source = await db.Sets.AsNoTracking().Include(s => s.Pieces.Where(p => p.DeletedAt == null)).ThenInclude(p => p.Zones).SingleOrDefaultAsync(s => s.Id == id, cancel)
             ?? throw Hosting.RefusedException.NotFound("id", id);
         var row = new SetRow { Id = Guid.CreateVersion7(), Name = Tree.CopyName(source.Name), Position = await NextPosition(db, cancel) };
-        row.Pieces = [.. source.Pieces.Select(p => Tree.Copy(p, row.Id, p.Position, rename: false))];
+        var copies = source.Pieces.ToDictionary(p => p.Id, p => Tree.Copy(p, row.Id, p.Position, rename: false));
+        foreach (var copy in copies.Values)
+        {
+            // A part of the copy is fitted on the copy.
+            copy.PartOfId = copy.PartOfId is { } on && copies.TryGetValue(on, out var host) ? host.Id : null;
+        }
+
+        row.Pieces = [.. copies.Values];
         db.Sets.Add(row);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/sets/{row.Id}", new Created(row.Id));

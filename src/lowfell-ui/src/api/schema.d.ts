@@ -3514,6 +3514,163 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The address at which a calendar program may follow the plan; none until one is made. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FeedAddress"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** A new secret address for calendar programs; the old one ends. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FeedAddress"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Ends the address. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/feed/{key}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The planned evenings of all sets, or the held plan, for a calendar program to follow. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/calendar": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/evenings.ics": {
         parameters: {
             query?: never;
@@ -3561,6 +3718,409 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Holds a plan: one that a search found, or one made now. It takes the place of the one before. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["KeepRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Holds no plan: it is made anew each time. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/held/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plans what is left from now on, and holds that; the one before can be put back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/held/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts the plan back that was held before. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/solves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Queues a search for a better plan; an earlier one of this bench ends. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SolveRequest"];
+                };
+            };
+            responses: {
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SolveView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/solves/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where a search stands. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SolveView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        /** Ends a search; the best plan it has is kept. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SolveView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/solves/{id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where a search stands, twice a second until it ends, as server-sent events. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfSolveView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log": {
         parameters: {
             query?: never;
@@ -3575,6 +4135,7 @@ export interface paths {
                     search?: string;
                     zoneId?: string;
                     kind?: string;
+                    copy?: number;
                 };
                 header?: never;
                 path?: never;
@@ -3721,6 +4282,164 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The picture. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/png": string;
+                        "image/jpeg": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Keeps a picture, PNG or JPEG up to 10 MB; place and camera are taken out. Sent twice, it is kept once. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "image/png": components["schemas"]["IFormFile"];
+                    "image/jpeg": components["schemas"]["IFormFile"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PhotoView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/thumbnail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A small picture of it. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/jpeg": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -4728,6 +5447,49 @@ export interface components {
          * @enum {unknown}
          */
         Effect: "plain" | "metallic" | "fluorescent";
+        /** @description An evening that is over: what was planned, and what was done. */
+        EveningFact: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description Steps planned, copy by copy.
+             */
+            planned: number;
+            /**
+             * Format: int32
+             * @description Of these done by its end.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Done afterwards.
+             */
+            later: number;
+            /**
+             * Format: int32
+             * @description Done that evening without being planned for it.
+             */
+            extra: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes planned.
+             */
+            plannedMin: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes taken, where they were measured.
+             */
+            realMin: null | number;
+            /**
+             * Format: double
+             * @description Minutes that were planned for what was measured.
+             */
+            measuredPlanMin: null | number;
+        };
         /**
          * @description Which way a zone looks.
          * @enum {unknown}
@@ -4738,6 +5500,11 @@ export interface components {
          * @enum {unknown}
          */
         Family: "acrylicPaint" | "acrylicWash" | "lacquer" | "enamelPaint" | "enamelWash" | "oilPaint" | "varnishWater" | "varnishLacquer" | "varnishEnamel" | "primerAerosol" | "primerWater" | "texturePaste" | "cracklePaste" | "crackleMedium" | "pva" | "skim" | "superGlue" | "grit" | "chippingMedium" | "washableMarking" | "pigment" | "acrylicMedium";
+        /** @description Where a calendar program may follow the plan. */
+        FeedAddress: {
+            /** @description Path on this host, a secret; none until one is made. */
+            path: null | string;
+        };
         /** @description How many findings of each severity. */
         FindingCount: {
             /**
@@ -4781,6 +5548,11 @@ export interface components {
             /** @description Ways out. */
             mends: components["schemas"]["MendView"][];
         };
+        /**
+         * @description When a zone is painted, where a part is painted apart and fitted later.
+         * @enum {unknown}
+         */
+        Fitting: "free" | "before" | "after";
         /**
          * @description Glue for sand and grit.
          * @default pva
@@ -4868,6 +5640,8 @@ export interface components {
                 [key: string]: string[];
             };
         };
+        /** Format: binary */
+        IFormFile: string;
         /** @description What an import did. */
         ImportResult: {
             /**
@@ -4919,13 +5693,55 @@ export interface components {
          * @enum {unknown}
          */
         ImportVerdict: "new" | "bottle" | "duplicate" | "refused";
-        /** @description What the log says of the minutes of a technique. */
-        LearnedMinutes: {
-            /** @description The technique. */
-            technique: components["schemas"]["Technique"];
+        /** @description What is to be held as the plan: one that a search found, or one made at this moment. */
+        KeepRequest: {
+            /**
+             * Format: uuid
+             * @description A plan that was found.
+             */
+            planId?: null | string;
+            request?: null | components["schemas"]["PlanRequest"];
+        };
+        /** @description The plan that is held. */
+        KeptPlanView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When it was made.
+             */
+            madeAt: string;
+            /** @description What was asked for. */
+            request: components["schemas"]["PlanRequest"];
+            /**
+             * Format: int32
+             * @description Steps, copy by copy, whose evening is over and that are not done.
+             */
+            slipped: number;
+            /**
+             * Format: int32
+             * @description Open steps that it does not have.
+             */
+            missing: number;
+            /**
+             * Format: int32
+             * @description Steps that it has and that are no longer in their stacks.
+             */
+            gone: number;
+            compared: null | components["schemas"]["PlanComparison"];
+            /** @description Evenings that are over, the last first. */
+            facts: components["schemas"]["EveningFact"][];
+        };
+        /** @description What readings of the log say of a figure. */
+        Learned: {
+            /** @description Technique, station or material. */
+            of: string;
             /**
              * Format: double
-             * @description Real over planned minutes, the median.
+             * @description Real over planned, the median.
              */
             factor: number;
             /**
@@ -4943,6 +5759,15 @@ export interface components {
              * @description A quarter of them are above.
              */
             high: number;
+        };
+        /** @description What the log says of the painter's own figures; told whether or not the plan follows it. */
+        LearnedView: {
+            /** @description Hands-on minutes, by technique. */
+            minutes: components["schemas"]["Learned"][];
+            /** @description Minutes of setting up, by station. */
+            setUps: components["schemas"]["Learned"][];
+            /** @description Minutes until the next coat, by material. */
+            drying: components["schemas"]["Learned"][];
         };
         /** @description Something done at the table, on one or more copies. */
         LogAction: {
@@ -4982,7 +5807,47 @@ export interface components {
              */
             minutes?: null | number;
             /**
-             * @description What went wrong and what mended it, or a remark; 2000 characters at most.
+             * Format: double
+             * @description Minutes of setting up before it, 0-240.
+             */
+            setUpMinutes?: null | number;
+            /**
+             * @description Who did it; 120 characters at most.
+             * @default
+             */
+            who: string;
+            /**
+             * Format: double
+             * @description Share of paint in what was laid on, above 0 to 1, where it was not as planned.
+             */
+            paintFraction?: null | number;
+            /**
+             * Format: uuid
+             * @description The recorded mix that it was painted with.
+             */
+            mixRecordId?: null | string;
+            /**
+             * @description What was done otherwise than planned; 2000 characters at most.
+             * @default
+             */
+            deviation: string;
+            /**
+             * @description Why it went wrong; 2000 characters at most.
+             * @default
+             */
+            cause: string;
+            /**
+             * @description What mended it; 2000 characters at most.
+             * @default
+             */
+            remedy: string;
+            /**
+             * Format: uuid
+             * @description Its picture, kept before.
+             */
+            photoId?: null | string;
+            /**
+             * @description What went wrong, or a remark; 2000 characters at most.
              * @default
              */
             note: string;
@@ -5040,6 +5905,34 @@ export interface components {
              * @description Humidity then.
              */
             roomHumidity: number;
+            /**
+             * Format: double
+             * @description Minutes of setting up before it.
+             */
+            setUpMinutes: null | number;
+            /** @description Who did it. */
+            who: string;
+            /**
+             * Format: double
+             * @description Share of paint in it, where it was not as planned.
+             */
+            paintFraction: null | number;
+            /**
+             * Format: uuid
+             * @description The recorded mix.
+             */
+            mixRecordId: null | string;
+            /** @description What was done otherwise than planned. */
+            deviation: string;
+            /** @description Why it went wrong. */
+            cause: string;
+            /** @description What mended it. */
+            remedy: string;
+            /**
+             * Format: uuid
+             * @description Its picture.
+             */
+            photoId: null | string;
             /** @description Note. */
             note: string;
         };
@@ -5047,7 +5940,7 @@ export interface components {
          * @description What an entry of the log tells.
          * @enum {unknown}
          */
-        LogKind: "done" | "takenBack" | "problem" | "note";
+        LogKind: "done" | "takenBack" | "problem" | "note" | "skipped" | "dry";
         /** @description A look that is wanted, at any of the three heights. */
         LookDraft: {
             /** @description Recess, #rrggbb. */
@@ -5573,6 +6466,21 @@ export interface components {
              */
             usedIn: number;
         };
+        /** @description A step that another plan has on another day. */
+        MovedStep: {
+            /** @description What is done, on which piece and zone. */
+            what: string;
+            /**
+             * Format: date
+             * @description Its day before; none where it was not planned.
+             */
+            from: null | string;
+            /**
+             * Format: date
+             * @description Its day now; none where it is not planned any more.
+             */
+            to: null | string;
+        };
         /** @description How near a swatch is to a picked colour. */
         NearSwatch: {
             /**
@@ -5676,6 +6584,12 @@ export interface components {
             /** @description Every id once, in the wanted order. */
             ids: string[];
         };
+        /**
+         * @description What to do about spray that lands on a finished neighbour.
+         * @default care
+         * @enum {unknown}
+         */
+        OversprayWay: "care" | "mask" | "repaint";
         /** @description A cell as it came out on the real scrap. */
         PaintedCell: {
             /**
@@ -5755,6 +6669,24 @@ export interface components {
          * @enum {unknown}
          */
         Palette: "wet" | "dry";
+        /** @description A picture that was kept. */
+        PhotoView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Width, pixels.
+             */
+            width: number;
+            /**
+             * Format: int32
+             * @description Height, pixels.
+             */
+            height: number;
+        };
         /** @description A change with the version it was made on. */
         PieceChange: {
             /**
@@ -5800,6 +6732,21 @@ export interface components {
              * @description Copies, 1-1000.
              */
             copies?: number;
+            /**
+             * Format: uuid
+             * @description The piece that it is fitted on when both are painted; none for what stands alone.
+             */
+            partOfId?: null | string;
+            /**
+             * Format: double
+             * @description Minutes to fit one copy, 0.5-240.
+             */
+            fitMin?: number;
+            /**
+             * Format: double
+             * @description Minutes until its glue holds, 0-2880.
+             */
+            glueMin?: number;
         };
         /**
          * @description The shape that a piece's area is computed from.
@@ -5834,6 +6781,15 @@ export interface components {
          * @enum {unknown}
          */
         PigmentSchool: "fixed" | "loose";
+        /** @description A plan beside the one that it took the place of. */
+        PlanComparison: {
+            /** @description What that one came to when it was made. */
+            before: components["schemas"]["PlanSummary"];
+            /** @description What this one comes to. */
+            after: components["schemas"]["PlanSummary"];
+            /** @description Steps on another day. */
+            moved: components["schemas"]["MovedStep"][];
+        };
         /** @description What is to be planned. */
         PlanRequest: {
             /** @description Sets; all where none are named. */
@@ -5855,10 +6811,17 @@ export interface components {
             mostCopies?: null | number;
             oneMore?: null | components["schemas"]["WeeklyEvening"];
             /**
-             * @description Corrects the minutes by those of the log.
+             * @description Corrects minutes, set-ups and drying by those of the log.
              * @default true
              */
             learn: boolean;
+            /** @description What is planned for spray on touching zones. */
+            overspray?: components["schemas"]["OversprayWay"];
+            /**
+             * @description Washes as the other school has them: one generous for two thin, or two thin for one.
+             * @default false
+             */
+            otherWash: boolean;
         };
         /** @description What a plan comes to. */
         PlanSummary: {
@@ -5869,7 +6832,7 @@ export interface components {
             doneOn: null | string;
             /**
              * Format: date
-             * @description The day before which no plan can be done; none where the calendar ends first.
+             * @description The day before which no plan with these lots can be done; none where the calendar ends first.
              */
             notBefore: null | string;
             /**
@@ -5897,6 +6860,16 @@ export interface components {
              * @description Paint and thinner, ml.
              */
             paintMl: number;
+            /**
+             * Format: int32
+             * @description No plan done that day uses fewer evenings; none where it was not looked at.
+             */
+            leastEvenings?: null | number;
+            /**
+             * Format: int32
+             * @description No plan in so many evenings has fewer set-ups; none where it was not looked at.
+             */
+            leastSetUps?: null | number;
         };
         /** @description A plan of the evenings. */
         PlanView: {
@@ -5915,8 +6888,9 @@ export interface components {
             calendar: components["schemas"]["PlannedEvening"][];
             /** @description Time zone. */
             timeZone: string;
-            /** @description What the log says of the minutes; told whether or not the plan follows it. */
-            learned: components["schemas"]["LearnedMinutes"][];
+            /** @description What the log says of the painter's own figures. */
+            learned: components["schemas"]["LearnedView"];
+            kept: null | components["schemas"]["KeptPlanView"];
             /** @description What every caution ends with. */
             cautionNote: string;
         };
@@ -5940,16 +6914,16 @@ export interface components {
             /** @description Steps in order. */
             steps: components["schemas"]["PlannedStep"][];
         };
-        /** @description A planned step: one pass of a coat on some copies, one after the other. */
+        /** @description A planned step: one pass of a coat on some copies, one after the other, or a part that is fitted on them. */
         PlannedStep: {
             /**
              * Format: uuid
-             * @description The zone.
+             * @description The zone; of a part one of its zones.
              */
             zoneId: string;
             /**
              * Format: uuid
-             * @description The coat.
+             * @description The coat; of a part the piece that is fitted.
              */
             coatId: string;
             /**
@@ -5966,8 +6940,9 @@ export interface components {
             piece: string;
             /** @description Zone. */
             zone: string;
-            /** @description Technique. */
-            technique: components["schemas"]["Technique"];
+            /** @description What is done, in a painter's words: the technique, or that a part is fitted. */
+            what: string;
+            technique: null | components["schemas"]["Technique"];
             /** @description Paint; none where nothing is laid on. */
             paint: null | string;
             /** @description Its colour. */
@@ -5987,7 +6962,7 @@ export interface components {
              */
             endUtc: string;
             /**
-             * Format: int32
+             * Format: double
              * @description Setting up before it, minutes.
              */
             setUpMin: number;
@@ -6010,7 +6985,14 @@ export interface components {
             before: string[];
             /** @description The same after all its passes. */
             after: string[];
+            /** @description Core sample before the coat: substrate first. */
+            sample: components["schemas"]["SampleStratum"][];
             mix: null | components["schemas"]["CoatMixView"];
+            /**
+             * Format: double
+             * @description Share of paint in it, as planned.
+             */
+            paintFraction: null | number;
             /** @description Cautions. */
             cautions: string[];
         };
@@ -6277,6 +7259,69 @@ export interface components {
          * @enum {unknown}
          */
         Sheen: "gloss" | "satin" | "matt" | "velvet";
+        /** @description How far a search is. */
+        SolveProgress: {
+            /** @description What it is at. */
+            stage: components["schemas"]["SolveStage"];
+            /**
+             * Format: double
+             * @description Seconds it has taken.
+             */
+            seconds: number;
+            summary: null | components["schemas"]["PlanSummary"];
+            /** @description No plan with these lots can be done sooner. */
+            proven: boolean;
+        };
+        /** @description A search for a better plan. */
+        SolveRequest: {
+            /** @description What is to be planned. */
+            request: components["schemas"]["PlanRequest"];
+            /**
+             * Format: double
+             * @description Seconds that it may take, 1-300.
+             * @default 10
+             */
+            seconds: number;
+        };
+        /**
+         * @description What a search is at.
+         * @enum {unknown}
+         */
+        SolveStage: "orders" | "finish" | "sessions" | "setUps" | "idle" | "ended";
+        /**
+         * @description Where the search for a plan stands.
+         * @enum {unknown}
+         */
+        SolveStatus: "waiting" | "running" | "ended" | "cancelled" | "failed";
+        /** @description A search for a better plan. */
+        SolveView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Where it stands. */
+            status: components["schemas"]["SolveStatus"];
+            /**
+             * Format: double
+             * @description Seconds that it may take.
+             */
+            seconds: number;
+            progress: null | components["schemas"]["SolveProgress"];
+            /**
+             * Format: uuid
+             * @description The plan it found.
+             */
+            planId: null | string;
+            /** @description Why it failed. */
+            message: string;
+        };
+        SseItemOfSolveView: {
+            data?: components["schemas"]["SolveView"];
+            eventType?: null | string;
+            eventId?: null | string;
+            reconnectionInterval?: null | string;
+        };
         /** @description The whole stack of a scheme, as it should be. */
         StackChange: {
             /**
@@ -6333,7 +7378,7 @@ export interface components {
          * @description Where a step is done, and so what has to be set up for it.
          * @enum {unknown}
          */
-        Station: "brush" | "sponge" | "dryBrush" | "airbrush" | "spirit" | "can";
+        Station: "brush" | "sponge" | "dryBrush" | "airbrush" | "spirit" | "can" | "assembly";
         /**
          * @description How the shelf stands to a need.
          * @enum {unknown}
@@ -6832,6 +7877,8 @@ export interface components {
             tolerance?: number;
             /** @description Zones of the same piece that it touches. */
             neighbours?: string[];
+            /** @description When it is painted, where parts are fitted on its piece or its piece is one. */
+            fitting?: components["schemas"]["Fitting"];
             /**
              * Format: uuid
              * @description Scheme that its coats come from; a new, empty one where none is given.

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { api, ask, wording } from "../../api/client";
 import { newId } from "../../api/newId";
 import type { Plan, PlannedStep } from "../../api/types";
-import { number, techniqueWord } from "../../api/words";
+import { number } from "../../api/words";
 import { ranges } from "../mixes/ranges";
 import { type BenchAction, benchQueue } from "./queue";
 import { Timers, type Timer } from "./Timers";
@@ -79,7 +79,7 @@ export function BenchScreen() {
         ...t.slice(-30),
         {
           id: newId(),
-          label: `${step.piece} ${ranges(copies)}: ${step.paint ?? techniqueWord[step.technique]}`,
+          label: `${step.piece} ${ranges(copies)}: ${step.paint ?? step.what}`,
           dryAt: Date.now() + wait * 60_000,
           rung: false,
         },
@@ -140,7 +140,7 @@ export function BenchScreen() {
           <p key={keyOf(s)} className="flex items-center gap-3 py-1">
             <Sample colours={s.after} small />
             <span>
-              {techniqueWord[s.technique]} {s.paint}{" "}
+              {s.what} {s.paint}{" "}
               <span className="text-soft">
                 {s.piece}, {s.zone} {ranges(s.copies)}
               </span>
@@ -202,7 +202,7 @@ function Card({ step, started, cautionNote, onStart, onDone, onSkip, onProblem }
   return (
     <section aria-label="Now" className="rounded-lg border border-line bg-panel p-4">
       <h1 className="text-3xl font-semibold">
-        {techniqueWord[step.technique]} {step.paint}
+        {step.what} {step.paint}
       </h1>
       <p className="text-soft">
         {step.piece}, {step.zone}

@@ -1,5 +1,5 @@
 import type { Plan } from "../../api/types";
-import { number, techniqueWord } from "../../api/words";
+import { number } from "../../api/words";
 import { Chip } from "../../ui";
 import { clock, longDay } from "./when";
 
@@ -21,7 +21,7 @@ export function BenchSheet({ plan }: { plan: Plan }) {
             <strong>{clock(s.startUtc, plan.timeZone)}</strong>
             <span className="flex-1">
               <strong>
-                {techniqueWord[s.technique]} {s.paint}
+                {s.what} {s.paint}
               </strong>
               {s.passes > 1 && `, pass ${s.pass} of ${s.passes}`}: {s.piece}, {s.zone}
             </span>

@@ -11,6 +11,7 @@ const step = (part: Partial<PlannedStep>): PlannedStep => ({
   passes: 1,
   piece: "Straight",
   zone: "Walkway",
+  what: "Base coat",
   technique: "baseCoat",
   paint: "Rope Tan",
   colour: "#b59a6b",
@@ -23,6 +24,7 @@ const step = (part: Partial<PlannedStep>): PlannedStep => ({
   nextFromUtc: "2026-11-26T20:31:00Z",
   before: ["#111111", "#222222", "#333333"],
   after: ["#444444", "#555555", "#666666"],
+  sample: [],
   cautions: [],
   ...part,
 });

@@ -1,6 +1,5 @@
 import type { ReactNode } from "react";
 import type { PlannedEvening, PlannedStep } from "../../api/types";
-import { techniqueWord } from "../../api/words";
 import { clock, day, dryAt, minutesBetween } from "./when";
 
 interface Props {
@@ -41,15 +40,15 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
                 />
               )}
               <Block
-                title={`${clock(s.startUtc, timeZone)} ${techniqueWord[s.technique]} ${s.paint ?? ""}, ${s.piece}, ${s.zone}`}
-                label={`${clock(s.startUtc, timeZone)}, ${techniqueWord[s.technique]} ${s.paint ?? ""} on ${s.copies.length} of ${s.piece}, ${s.zone}`}
+                title={`${clock(s.startUtc, timeZone)} ${s.what} ${s.paint ?? ""}, ${s.piece}, ${s.zone}`}
+                label={`${clock(s.startUtc, timeZone)}, ${s.what} ${s.paint ?? ""} on ${s.copies.length} of ${s.piece}, ${s.zone}`}
                 current={id === current}
                 left={left}
                 width={width}
                 onOpen={() => onOpen(s)}
               >
                 <span className="truncate px-1 text-[11px] leading-4">
-                  {width > 6 ? `${s.copies.length} × ${s.paint ?? techniqueWord[s.technique]}` : ""}
+                  {width > 6 ? `${s.copies.length} × ${s.paint ?? s.what}` : ""}
                 </span>
                 <span className="flex h-2.5 w-full">
                   {s.after.map((colour, i) => (

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { api, ask, queryClient, wording } from "../../api/client";
 import { newId } from "../../api/newId";
 import type { PlannedEvening, PlannedStep } from "../../api/types";
-import { number, techniqueWord } from "../../api/words";
+import { number } from "../../api/words";
 import { Button, Chip, notify, TextInput } from "../../ui";
 import { ranges } from "../mixes/ranges";
 import { clock, day, dryAt } from "./when";
@@ -43,7 +43,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
     onSuccess: async (_, { kind }) => {
       await refresh();
       if (kind === "done")
-        notify(`${step.paint ?? techniqueWord[step.technique]} is on ${step.piece} ${ranges(step.copies)}.`, () =>
+        notify(`${step.paint ?? step.what} is on ${step.piece} ${ranges(step.copies)}.`, () =>
           write.mutate({ kind: "takenBack", id: newId() }),
         );
       if (kind === "problem") {
@@ -68,7 +68,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
         {step.setUpMin > 0 && `, ${step.setUpMin} min to set up`}
       </p>
       <h2 className="text-base font-semibold">
-        {techniqueWord[step.technique]} {step.paint}
+        {step.what} {step.paint}
         {step.passes > 1 && (
           <span className="font-normal text-soft">
             , pass {step.pass} of {step.passes}

@@ -62,6 +62,8 @@ const usual: PieceDraft = {
   heightMm: 50,
   freeAreaMm2: 5000,
   copies: 1,
+  fitMin: 5,
+  glueMin: 60,
 };
 
 export function PieceDialog({

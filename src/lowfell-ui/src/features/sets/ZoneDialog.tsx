@@ -33,6 +33,7 @@ const usual: ZoneSettings = {
   finish: "matt",
   tolerance: 5,
   neighbours: [],
+  fitting: "free",
 };
 
 const optional = (text: string) => (text.trim() === "" ? undefined : Number(text));

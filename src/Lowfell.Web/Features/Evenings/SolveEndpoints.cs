@@ -1,0 +1,82 @@
+using System.Net.ServerSentEvents;
+using System.Runtime.CompilerServices;
+using Hangfire;
+using Lowfell.Store;
+using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Evenings;
+
+/// <summary>Searches for a better plan: queued, followed, cancelled. Any host runs them.</summary>
+public static class SolveEndpoints
+{
+    private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(500);
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(WebApplication app)
+    {
+        var group = app.MapGroup("/api/plan/solves").WithTags("Evenings").ProducesValidationProblem();
+        group.MapPost("", Start).WithSummary("Queues a search for a better plan; an earlier one of this bench ends.");
+        group.MapGet("{id:guid}", Get).WithSummary("Where a search stands.").ProducesProblem(404);
+        group.MapGet("{id:guid}/events", Events).WithSummary("Where a search stands, twice a second until it ends, as server-sent events.").ProducesProblem(404);
+        group.MapDelete("{id:guid}", Cancel).WithSummary("Ends a search; the best plan it has is kept.").ProducesProblem(404);
+    }
+
+    /// <summary>A search as it is sent.</summary>
+    internal static SolveView View(SolveRow row) => new(row.Id, row.Status, row.Seconds, row.Progress.Length > 0 ? MaterialSnapshot.Read<SolveProgress>(row.Progress) : null, row.PlanId, row.Message);
+
+    private static async Task<Accepted<SolveView>> Start(SolveRequest request, PlanDesk desk, LowfellDb db, IBenchScope scope, IBackgroundJobClient jobs, TimeProvider clock, CancellationToken cancel)
+    {
+        var checks = new Checks();
+        checks.Within("", "seconds", request.Seconds, 1, 300, " s");
+        checks.Enforce();
+        await desk.CheckAsync(request.Request, cancel);
+        await db.Solves.Where(s => s.Status == SolveStatus.Waiting || s.Status == SolveStatus.Running).ExecuteUpdateAsync(s => s.SetProperty(r => r.CancelWanted, true), cancel);
+        var row = new SolveRow { Id = Guid.CreateVersion7(), AskedAt = clock.GetUtcNow(), Request = MaterialSnapshot.Write(request.Request), Seconds = request.Seconds };
+        db.Solves.Add(row);
+        await db.SaveChangesAsync(cancel);
+        var (bench, id) = (scope.BenchId, row.Id);
+        jobs.Enqueue<SolveJob>(job => job.RunAsync(bench, id, CancellationToken.None));
+        return TypedResults.Accepted($"/api/plan/solves/{row.Id}", View(row));
+    }
+
+    private static async Task<Ok<SolveView>> Get(Guid id, LowfellDb db, CancellationToken cancel) => TypedResults.Ok(View(await RowAsync(id, db, cancel)));
+
+    private static async Task<Ok<SolveView>> Cancel(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    {
+        await RowAsync(id, db, cancel);
+        await db.Solves.Where(s => s.Id == id).ExecuteUpdateAsync(s => s.SetProperty(r => r.CancelWanted, true), cancel);
+
+        // One that no host has begun ends at once.
+        var now = clock.GetUtcNow();
+        await db.Solves.Where(s => s.Id == id && s.Status == SolveStatus.Waiting)
+            .ExecuteUpdateAsync(s => s.SetProperty(r => r.Status, SolveStatus.Cancelled).SetProperty(r => r.EndedAt, now), cancel);
+        return TypedResults.Ok(View(await RowAsync(id, db, cancel)));
+    }
+
+    private static async Task<ServerSentEventsResult<SolveView>> Events(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    {
+        await RowAsync(id, db, cancel);
+        return TypedResults.ServerSentEvents(Follow(id, db, clock, cancel));
+    }
+
+    private static async IAsyncEnumerable<SseItem<SolveView>> Follow(Guid id, LowfellDb db, TimeProvider clock, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        while (true)
+        {
+            var view = View(await RowAsync(id, db, cancel));
+            yield return new(view, "solve");
+            if (view.Status is not (SolveStatus.Waiting or SolveStatus.Running))
+            {
+                yield break;
+            }
+
+            await Task.Delay(Every, clock, cancel);
+        }
+    }
+
+    private static async Task<SolveRow> RowAsync(Guid id, LowfellDb db, CancellationToken cancel) =>
+        await db.Solves.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+}

@@ -1,0 +1,91 @@
+using System.Diagnostics;
+using Hangfire;
+using Lowfell.Core.Evenings.Solving;
+using Lowfell.Store;
+using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Hosting;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Evenings;
+
+/// <summary>A search for a better plan, as any host runs it.</summary>
+/// <param name="scopes">Where a scope of its own is opened.</param>
+/// <param name="clock">Time.</param>
+/// <param name="log">Log.</param>
+public sealed class SolveJob(IServiceScopeFactory scopes, TimeProvider clock, ILogger<SolveJob> log)
+{
+    private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(400);
+
+    /// <summary>Runs a search to its end; one that has ended already is left alone.</summary>
+    /// <param name="benchId">Its bench.</param>
+    /// <param name="id">Its row.</param>
+    /// <param name="shutdown">The host stops: the search goes back into the queue.</param>
+    [AutomaticRetry(Attempts = 1, OnAttemptsExceeded = AttemptsExceededAction.Delete)]
+    public async Task RunAsync(Guid benchId, Guid id, CancellationToken shutdown)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        scope.ServiceProvider.GetRequiredService<RequestBench>().Open(benchId);
+        var db = scope.ServiceProvider.GetRequiredService<LowfellDb>();
+        var row = await db.Solves.SingleOrDefaultAsync(s => s.Id == id, shutdown);
+        if (row is null || row.Status is not (SolveStatus.Waiting or SolveStatus.Running))
+        {
+            return;
+        }
+
+        (row.Status, row.BegunAt) = (SolveStatus.Running, clock.GetUtcNow());
+        await db.SaveChangesAsync(shutdown);
+        try
+        {
+            await SearchAsync(row, db, scope.ServiceProvider.GetRequiredService<PlanDesk>(), shutdown);
+        }
+        catch (OperationCanceledException) when (shutdown.IsCancellationRequested)
+        {
+            row.Status = SolveStatus.Waiting;
+            await db.SaveChangesAsync(CancellationToken.None);
+            throw;
+        }
+        catch (Exception e) when (e is not OperationCanceledException && !ProblemHandler.IsDatabaseAway(e))
+        {
+            log.LogError(e, "The search {Id} failed", id);
+            (row.Status, row.EndedAt, row.Message) = (SolveStatus.Failed, clock.GetUtcNow(), "The search failed; the plan at once still stands. The host's log says why.");
+            await db.SaveChangesAsync(CancellationToken.None);
+        }
+    }
+
+    private async Task SearchAsync(SolveRow row, LowfellDb db, PlanDesk desk, CancellationToken shutdown)
+    {
+        var request = MaterialSnapshot.Read<PlanRequest>(row.Request);
+        var planner = await desk.OpenAsync(request, shutdown);
+        var writer = new PlanWriter(planner);
+        var time = Stopwatch.StartNew();
+        SolveState? latest = null;
+        using var stop = CancellationTokenSource.CreateLinkedTokenSource(shutdown);
+        var search = Task.Factory.StartNew(() => planner.Solve(row.Seconds, s => Volatile.Write(ref latest, s), stop.Token), CancellationToken.None, TaskCreationOptions.LongRunning, TaskScheduler.Default);
+        SolveProgress Progress(SolveState state) => new(state.Stage, Math.Round(time.Elapsed.TotalSeconds, 1), writer.Summary(state), state.FinishProven);
+        while (await Task.WhenAny(search, Task.Delay(Every, clock, CancellationToken.None)) != search)
+        {
+            if (Volatile.Read(ref latest) is { } state)
+            {
+                var text = MaterialSnapshot.Write(Progress(state));
+                await db.Solves.Where(s => s.Id == row.Id).ExecuteUpdateAsync(s => s.SetProperty(r => r.Progress, text), CancellationToken.None);
+            }
+
+            if (await db.Solves.Where(s => s.Id == row.Id).Select(s => s.CancelWanted).SingleOrDefaultAsync(CancellationToken.None))
+            {
+                await stop.CancelAsync();
+            }
+        }
+
+        var answer = await search;
+        shutdown.ThrowIfCancellationRequested();
+        if (answer.Best.Lots.Count > 0)
+        {
+            var plan = desk.Row(planner, request, answer);
+            db.Plans.Add(plan);
+            row.PlanId = plan.Id;
+        }
+
+        (row.Status, row.EndedAt, row.Progress) = (stop.IsCancellationRequested ? SolveStatus.Cancelled : SolveStatus.Ended, clock.GetUtcNow(), MaterialSnapshot.Write(Progress(answer)));
+        await db.SaveChangesAsync(CancellationToken.None);
+    }
+}

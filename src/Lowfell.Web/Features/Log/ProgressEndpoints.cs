@@ -1,0 +1,67 @@
+using Lowfell.Store;
+using Lowfell.Web.Features.Evenings;
+using Lowfell.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Log;
+
+/// <summary>A step of a zone, as it is counted copy by copy.</summary>
+/// <param name="CoatId">Coat; of a part the piece that is fitted.</param>
+/// <param name="Pass">Which pass.</param>
+/// <param name="What">What is done.</param>
+/// <param name="Paint">Paint.</param>
+/// <param name="Look">Recess, face and edge once it is on; none for a part.</param>
+public sealed record ProgressStep(Guid CoatId, int Pass, string What, string? Paint, IReadOnlyList<string> Look);
+
+/// <summary>How far the copies of a zone are.</summary>
+/// <param name="ZoneId">Zone.</param>
+/// <param name="PieceId">Piece.</param>
+/// <param name="SetId">Set.</param>
+/// <param name="Piece">Name of the piece.</param>
+/// <param name="Zone">Name of the zone, or that the piece is fitted.</param>
+/// <param name="Bare">Recess, face and edge of the bare substrate.</param>
+/// <param name="Steps">Its steps in order.</param>
+/// <param name="Copies">For each copy from 1 on, a letter a step: d done, s left out, . open.</param>
+public sealed record ZoneProgress(Guid ZoneId, Guid PieceId, Guid SetId, string Piece, string Zone, IReadOnlyList<string> Bare, IReadOnlyList<ProgressStep> Steps, IReadOnlyList<string> Copies);
+
+/// <summary>Copies by coats: what is on, what is open.</summary>
+public static class ProgressEndpoints
+{
+    /// <summary>Maps the endpoint.</summary>
+    public static void Map(WebApplication app) =>
+        app.MapGet("/api/log/progress", Progress).WithTags("Log").ProducesValidationProblem().WithSummary("How far every copy of the zones of a set is, or of all sets; of one piece where it is named.");
+
+    private static async Task<Ok<List<ZoneProgress>>> Progress(PlanDesk desk, LowfellDb db, CancellationToken cancel, Guid? setId = null, Guid? pieceId = null)
+    {
+        if (setId is { } id && !await db.Sets.AnyAsync(s => s.Id == id && s.DeletedAt == null, cancel))
+        {
+            throw RefusedException.NotFound("setId", id);
+        }
+
+        var work = (await desk.OpenAsync(new(setId is { } one ? [one] : null), cancel)).Work;
+        var zones = work.Zones.Where(z => pieceId == null || z.Zone.PieceId == pieceId).Select(z => new ZoneProgress(
+            z.Zone.Id,
+            z.Zone.PieceId,
+            z.Zone.Piece!.SetId,
+            z.Zone.Piece.Name,
+            z.Zone.Name,
+            Look(z.Prediction.Substrate),
+            [.. z.Steps.Select(s => new ProgressStep(s.Coat.Id, s.Pass, Labels.Of(s.Coat.Technique), s.Coat.Paint?.Name, Look(z.Prediction.Strata[z.Stack.IndexOf(s.Coat.Id)])))],
+            [.. Enumerable.Range(1, z.Zone.Piece.Copies).Select(copy => string.Concat(z.Steps.Select(s => Letter(work, new(z.Zone.Id, s.Coat.Id, s.Pass, copy)))))]));
+        var parts = work.Parts.Where(p => pieceId == null || p.Part.Id == pieceId || p.Host.Id == pieceId).Select(p => new ZoneProgress(
+            p.AnchorZoneId,
+            p.Host.Id,
+            p.Host.SetId,
+            p.Host.Name,
+            Labels.Fit(p.Part.Name),
+            [],
+            [new(p.Part.Id, 1, Labels.Fit(p.Part.Name), null, [])],
+            [.. Enumerable.Range(1, p.Part.Copies).Select(copy => Letter(work, OpenWork.FitKey(p.Part.Id, copy)))]));
+        return TypedResults.Ok(zones.Concat(parts).ToList());
+    }
+
+    private static string Letter(OpenWork work, StepKey key) => work.Done.TryGetValue(key, out var done) ? done.Skipped ? "s" : "d" : ".";
+
+    private static IReadOnlyList<string> Look(Core.Stacks.Stratum s) => [s.Recess.Colour.ToString(), s.Face.Colour.ToString(), s.Edge.Colour.ToString()];
+}
