@@ -1,3 +1,4 @@
+using Lowfell.Core.Stacks;
 using Lowfell.Store;
 using Lowfell.Web.Features.Evenings;
 using Lowfell.Web.Hosting;
@@ -30,9 +31,9 @@ public static class ProgressEndpoints
 {
     /// <summary>Maps the endpoint.</summary>
     public static void Map(WebApplication app) =>
-        app.MapGet("/api/log/progress", Progress).WithTags("Log").ProducesValidationProblem().WithSummary("How far every copy of the zones of a set is, or of all sets; of one piece where it is named.");
+        app.MapGet("/api/log/progress", Progress).WithTags("Log").ProducesValidationProblem().WithSummary("How far every copy of the zones of a set is, or of all sets; of one zone where it is named.");
 
-    private static async Task<Ok<List<ZoneProgress>>> Progress(PlanDesk desk, LowfellDb db, CancellationToken cancel, Guid? setId = null, Guid? pieceId = null)
+    private static async Task<Ok<List<ZoneProgress>>> Progress(PlanDesk desk, LowfellDb db, CancellationToken cancel, Guid? setId = null, Guid? zoneId = null)
     {
         if (setId is { } id && !await db.Sets.AnyAsync(s => s.Id == id && s.DeletedAt == null, cancel))
         {
@@ -40,7 +41,7 @@ public static class ProgressEndpoints
         }
 
         var work = (await desk.OpenAsync(new(setId is { } one ? [one] : null), cancel)).Work;
-        var zones = work.Zones.Where(z => pieceId == null || z.Zone.PieceId == pieceId).Select(z => new ZoneProgress(
+        var zones = work.Zones.Where(z => zoneId == null || z.Zone.Id == zoneId).Select(z => new ZoneProgress(
             z.Zone.Id,
             z.Zone.PieceId,
             z.Zone.Piece!.SetId,
@@ -49,7 +50,7 @@ public static class ProgressEndpoints
             Look(z.Prediction.Substrate),
             [.. z.Steps.Select(s => new ProgressStep(s.Coat.Id, s.Pass, Labels.Of(s.Coat.Technique), s.Coat.Paint?.Name, Look(z.Prediction.Strata[z.Stack.IndexOf(s.Coat.Id)])))],
             [.. Enumerable.Range(1, z.Zone.Piece.Copies).Select(copy => string.Concat(z.Steps.Select(s => Letter(work, new(z.Zone.Id, s.Coat.Id, s.Pass, copy)))))]));
-        var parts = work.Parts.Where(p => pieceId == null || p.Part.Id == pieceId || p.Host.Id == pieceId).Select(p => new ZoneProgress(
+        var parts = work.Parts.Where(p => zoneId == null || p.AnchorZoneId == zoneId).Select(p => new ZoneProgress(
             p.AnchorZoneId,
             p.Host.Id,
             p.Host.SetId,
@@ -63,5 +64,5 @@ public static class ProgressEndpoints
 
     private static string Letter(OpenWork work, StepKey key) => work.Done.TryGetValue(key, out var done) ? done.Skipped ? "s" : "d" : ".";
 
-    private static IReadOnlyList<string> Look(Core.Stacks.Stratum s) => [s.Recess.Colour.ToString(), s.Face.Colour.ToString(), s.Edge.Colour.ToString()];
+    private static IReadOnlyList<string> Look(Stratum s) => [s.Recess.Colour.ToString(), s.Face.Colour.ToString(), s.Edge.Colour.ToString()];
 }

@@ -298,6 +298,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far every copy of the zones of a set is, or of all sets; of one zone where it is named. */
+        get: {
+            parameters: {
+                query?: {
+                    setId?: string;
+                    zoneId?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ZoneProgress"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench": {
         parameters: {
             query?: never;
@@ -7004,6 +7052,25 @@ export interface components {
             detail?: null | string;
             instance?: null | string;
         };
+        /** @description A step of a zone, as it is counted copy by copy. */
+        ProgressStep: {
+            /**
+             * Format: uuid
+             * @description Coat; of a part the piece that is fitted.
+             */
+            coatId: string;
+            /**
+             * Format: int32
+             * @description Which pass.
+             */
+            pass: number;
+            /** @description What is done. */
+            what: string;
+            /** @description Paint. */
+            paint: null | string;
+            /** @description Recess, face and edge once it is on; none for a part. */
+            look: string[];
+        };
         /** @description Paints that a colour is to be mixed from. */
         RatioQuestion: {
             /** @description Two to four paints. */
@@ -7828,6 +7895,34 @@ export interface components {
             schools: components["schemas"]["SchoolsView"];
             /** @description Zones that it touches. */
             neighbours: components["schemas"]["NeighbourView"][];
+        };
+        /** @description How far the copies of a zone are. */
+        ZoneProgress: {
+            /**
+             * Format: uuid
+             * @description Zone.
+             */
+            zoneId: string;
+            /**
+             * Format: uuid
+             * @description Piece.
+             */
+            pieceId: string;
+            /**
+             * Format: uuid
+             * @description Set.
+             */
+            setId: string;
+            /** @description Name of the piece. */
+            piece: string;
+            /** @description Name of the zone, or that the piece is fitted. */
+            zone: string;
+            /** @description Recess, face and edge of the bare substrate. */
+            bare: string[];
+            /** @description Its steps in order. */
+            steps: components["schemas"]["ProgressStep"][];
+            /** @description For each copy from 1 on, a letter a step: d done, s left out, . open. */
+            copies: string[];
         };
         /** @description A zone as it is drawn up. */
         ZoneSettings: {

@@ -1,17 +1,27 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useMemo, useState, useSyncExternalStore } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { Link } from "react-router";
 import { api, ask, wording } from "../../api/client";
 import { newId } from "../../api/newId";
-import type { Plan, PlannedStep } from "../../api/types";
-import { number } from "../../api/words";
+import type { LogAction, LogKind, PlannedStep, ZoneProgress } from "../../api/types";
+import { notify } from "../../ui";
+import { chosenSets, follows, planRequest } from "../evenings/request";
+import { Core } from "../evenings/Core";
+import { logAction } from "../log/action";
+import { type Entry, EntryDialog } from "../log/EntryDialog";
 import { ranges } from "../mixes/ranges";
-import { type BenchAction, benchQueue } from "./queue";
+import { BenchCard } from "./BenchCard";
+import { CopyStrip } from "./CopyStrip";
+import { type AskedPlan, copiesNow, keyOf, openSteps, unknownTo } from "./openSteps";
+import { benchQueue } from "./queue";
 import { Timers, type Timer } from "./Timers";
 import { useAwake } from "./useAwake";
 
-const planKey = "lowfell.benchPlan.2";
+const planKey = "lowfell.benchPlan.3";
+const progressKey = "lowfell.benchProgress";
 const timersKey = "lowfell.benchTimers";
+const mostTimers = 30;
+const dayMin = 24 * 60;
 
 function stored<T>(key: string): T | undefined {
   try {
@@ -21,76 +31,192 @@ function stored<T>(key: string): T | undefined {
   }
 }
 
+/** Asks, and keeps the answer for when the network is away. */
+async function kept<T>(key: string, call: () => Promise<T>): Promise<T> {
+  const answer = await call();
+  localStorage.setItem(key, JSON.stringify(answer));
+  return answer;
+}
+
 /** The card beside the rinse water: what now, with what, for which copies. One wet finger is enough. */
 export function BenchScreen() {
   useAwake();
   const pending = useSyncExternalStore(benchQueue.subscribe, () => benchQueue.pending);
-  const [started, setStarted] = useState<{ key: string; at: number }>();
   const [timers, setTimers] = useState<Timer[]>(() => stored<Timer[]>(timersKey) ?? []);
-  const [skipped, setSkipped] = useState<string[]>([]);
-  const [problem, setProblem] = useState(false);
+  const [putOff, setPutOff] = useState<string[]>([]);
+  const [writing, setWriting] = useState<"problem" | "note" | "otherwise">();
+  const [otherwise, setOtherwise] = useState<{ key: string; entry: Partial<Entry> }>();
   useEffect(() => localStorage.setItem(timersKey, JSON.stringify(timers)), [timers]);
   useEffect(() => void benchQueue.flush(), []);
-  const setIds = stored<string[]>("lowfell.plannedSets");
-  const plan = useQuery({
-    queryKey: ["plan", "bench", setIds],
-    queryFn: async (): Promise<AskedPlan> => {
-      const asked = Date.now();
-      const fresh = await ask(
-        api.POST("/api/plan", {
-          body: {
-            setIds: setIds?.length ? setIds : undefined,
-            withoutOptional: false,
-            warmAir: false,
-            learn: localStorage.getItem("lowfell.learn") !== "no",
-          },
-        }),
-      );
-      const answer = { asked, plan: fresh };
-      localStorage.setItem(planKey, JSON.stringify(answer));
-      return answer;
-    },
-    // The last plan stands while the network is away.
+  const plan = usePlan();
+  const steps = useMemo(
+    () => (plan.data ? openSteps(plan.data.plan, unknownTo(plan.data.asked, pending, benchQueue.recent), putOff) : []),
+    [plan.data, pending, putOff],
+  );
+  const step = steps[0];
+  const time = useWorkTime(step);
+  const strip = useProgress(step?.zoneId);
+  const shownProgress = strip.data?.progress.find((p) => p.steps.some((s) => s.coatId === step?.coatId));
+  const states = useMemo(
+    () =>
+      shownProgress && strip.data
+        ? copiesNow(shownProgress, unknownTo(strip.data.asked, pending, benchQueue.recent))
+        : [],
+    [shownProgress, strip.data, pending],
+  );
+  const act = (kind: LogKind, copies: number[], more: Partial<LogAction> = {}) => {
+    if (!step) return;
+    const own = otherwise?.key === keyOf(step) ? otherwise.entry : {};
+    const action = logAction(step, kind, copies, kind === "done" ? { ...own, ...time.taken(), ...more } : more);
+    benchQueue.add(action);
+    if (kind !== "done" && kind !== "skipped") return;
+    if (kind === "done") setTimers((t) => withTimer(t, step, copies));
+    time.next(copies.length < step.copies.length);
+    notify(`${step.paint ?? step.what}: ${ranges(copies)} ${kind === "done" ? "done" : "left out"}.`, () => {
+      benchQueue.add(logAction(step, "takenBack", copies));
+      setTimers((t) => t.filter((o) => o.key !== keyOf(step) || o.copies?.join() !== copies.join()));
+    });
+  };
+  // Kept the same over renders, so that touching one of 500 copies draws that one alone.
+  const latest = useRef(act);
+  latest.current = act;
+  const done = useCallback((copy: number) => latest.current("done", [copy]), []);
+  if (!plan.data)
+    return <p className="p-6 text-xl">{plan.isError ? wording(plan.error) : "Looking for what is next…"}</p>;
+  return (
+    <div className="mx-auto flex w-full max-w-4xl flex-col gap-4 p-4 text-xl" data-testid="bench">
+      <Waiting count={pending.length} />
+      {step ? (
+        <BenchCard
+          step={step}
+          started={time.started}
+          otherwise={otherwise?.key === keyOf(step)}
+          cautionNote={plan.data.plan.cautionNote}
+          onStart={time.start}
+          onAll={() => act("done", step.copies)}
+          onPutOff={() => setPutOff([...putOff, keyOf(step)])}
+          onLeaveOut={() => act("skipped", step.copies)}
+          onWrite={setWriting}
+        >
+          <CopyStrip copies={step.copies} progress={shownProgress} states={states} onDone={done} />
+        </BenchCard>
+      ) : (
+        <Nothing putOff={putOff.length > 0} onAgain={() => setPutOff([])} />
+      )}
+      {writing && step && (
+        <EntryDialog
+          kind={writing}
+          title={`${step.paint ?? step.what}, ${step.piece} ${ranges(step.copies)}`}
+          planned={step.paintFraction}
+          onClose={() => setWriting(undefined)}
+          onWrite={(entry) =>
+            writing === "otherwise" ? setOtherwise({ key: keyOf(step), entry }) : act(writing, step.copies, entry)
+          }
+        />
+      )}
+      <Timers
+        timers={timers}
+        onChange={setTimers}
+        onDry={(t) => {
+          benchQueue.add(logAction({ zoneId: t.zoneId!, coatId: t.coatId!, pass: t.pass! }, "dry", t.copies!));
+          setTimers((all) => all.filter((o) => o.id !== t.id));
+        }}
+      />
+      <Then steps={steps.slice(1, 4)} />
+    </div>
+  );
+}
+
+/** The plan that is held, or one made at this moment; the last one stands while the network is away. */
+function usePlan() {
+  const sets = chosenSets();
+  return useQuery({
+    queryKey: ["plan", "bench", sets],
+    queryFn: () =>
+      kept(planKey, async (): Promise<AskedPlan> => {
+        const asked = Date.now();
+        return { asked, plan: await ask(api.POST("/api/plan", { body: planRequest(sets, follows()) })) };
+      }),
     placeholderData: () => stored<AskedPlan>(planKey),
     staleTime: 30_000,
   });
-  const steps = useMemo(() => open(plan.data, pending, skipped), [plan.data, pending, skipped]);
-  if (!plan.data)
-    return <p className="p-6 text-xl">{plan.isError ? wording(plan.error) : "Looking for what is next…"}</p>;
-  const step = steps[0];
-  const act = (kind: BenchAction["kind"], copies: number[], note = "") => {
-    if (!step) return;
-    const begun = started?.key === keyOf(step) ? (Date.now() - started.at) / 60_000 : undefined;
-    benchQueue.add({
+}
+
+interface AskedProgress {
+  asked: number;
+  zoneId: string;
+  progress: ZoneProgress[];
+}
+
+/** How far every copy of a zone is. */
+function useProgress(zoneId: string | undefined) {
+  return useQuery({
+    queryKey: ["progress", zoneId],
+    queryFn: () =>
+      kept(progressKey, async (): Promise<AskedProgress> => {
+        const asked = Date.now();
+        const progress = await ask(api.GET("/api/log/progress", { params: { query: { zoneId } } }));
+        return { asked, zoneId: zoneId!, progress };
+      }),
+    placeholderData: () => {
+      const last = stored<AskedProgress>(progressKey);
+      return last?.zoneId === zoneId ? last : undefined;
+    },
+    enabled: zoneId !== undefined,
+    staleTime: 30_000,
+  });
+}
+
+const longestMin = 600;
+const longestSetUpMin = 60;
+
+/** Minutes at work on a step, and of setting up for it: from its coming up to its start. */
+function useWorkTime(step: PlannedStep | undefined) {
+  const key = step ? keyOf(step) : "";
+  const shown = useRef({ key, at: Date.now() });
+  if (shown.current.key !== key) shown.current = { key, at: Date.now() };
+  const [begun, setBegun] = useState<{ key: string; at: number; setUp?: number }>();
+  const running = begun?.key === key ? begun : undefined;
+  return {
+    started: running?.at,
+    start: () => {
+      const setUp = (Date.now() - shown.current.at) / 60_000;
+      setBegun({ key, at: Date.now(), setUp: step?.setUpMin && setUp < longestSetUpMin ? setUp : undefined });
+    },
+    taken: (): Partial<LogAction> => {
+      const minutes = running ? (Date.now() - running.at) / 60_000 : longestMin;
+      return { minutes: minutes < longestMin ? minutes : undefined, setUpMinutes: running?.setUp };
+    },
+    /** The next copy begins where this one ended. */
+    next: (more: boolean) => setBegun(more && running ? { key, at: Date.now() } : undefined),
+  };
+}
+
+function withTimer(timers: Timer[], step: PlannedStep, copies: number[]): Timer[] {
+  const wait = (new Date(step.nextFromUtc).getTime() - new Date(step.endUtc).getTime()) / 60_000;
+  if (wait < 1 || wait >= dayMin) return timers;
+  return [
+    ...timers.slice(-mostTimers),
+    {
       id: newId(),
-      kind,
+      label: `${step.piece} ${ranges(copies)}: ${step.paint ?? step.what}`,
+      dryAt: Date.now() + wait * 60_000,
+      rung: false,
+      key: keyOf(step),
       zoneId: step.zoneId,
       coatId: step.coatId,
       pass: step.pass,
       copies,
-      at: new Date().toISOString(),
-      minutes: kind === "done" && begun !== undefined && begun < 600 ? begun : undefined,
-      note,
-    });
-    if (kind !== "done") return;
-    const wait = (new Date(step.nextFromUtc).getTime() - new Date(step.endUtc).getTime()) / 60_000;
-    if (wait >= 1 && wait < 24 * 60)
-      setTimers((t) => [
-        ...t.slice(-30),
-        {
-          id: newId(),
-          label: `${step.piece} ${ranges(copies)}: ${step.paint ?? step.what}`,
-          dryAt: Date.now() + wait * 60_000,
-          rung: false,
-        },
-      ]);
-    setStarted(copies.length < step.copies.length ? { key: keyOf(step), at: Date.now() } : undefined);
-  };
+    },
+  ];
+}
+
+function Waiting({ count }: { count: number }) {
   return (
-    <div className="mx-auto flex w-full max-w-4xl flex-col gap-4 p-4 text-xl" data-testid="bench">
-      {pending.length > 0 && (
+    <>
+      {count > 0 && (
         <p role="status" className="rounded border border-risk p-3 font-semibold text-risk">
-          {pending.length} {pending.length === 1 ? "action waits" : "actions wait"} for the network; nothing is lost.
+          {count} {count === 1 ? "action waits" : "actions wait"} for the network; nothing is lost.
         </p>
       )}
       {benchQueue.refused.map(({ action, why }) => (
@@ -101,211 +227,48 @@ export function BenchScreen() {
           </button>
         </p>
       ))}
-      {step ? (
-        <Card
-          step={step}
-          started={started?.key === keyOf(step) ? started.at : undefined}
-          cautionNote={plan.data.plan.cautionNote}
-          onStart={() => setStarted({ key: keyOf(step), at: Date.now() })}
-          onDone={(copies) => act("done", copies)}
-          onSkip={() => setSkipped([...skipped, keyOf(step)])}
-          onProblem={() => setProblem(true)}
-        />
-      ) : (
-        <p className="rounded-lg border border-line bg-panel p-6">
-          Nothing is left for now. Plan coats in a{" "}
-          <Link className="underline" to="/stack">
-            stack
-          </Link>
-          , or look at your{" "}
-          <Link className="underline" to="/evenings">
-            evenings
-          </Link>
-          .
-        </p>
-      )}
-      {problem && step && (
-        <ProblemNote
-          onCancel={() => setProblem(false)}
-          onWrite={(note) => {
-            act("problem", step.copies, note);
-            setProblem(false);
-          }}
-        />
-      )}
-      <Timers timers={timers} onChange={setTimers} />
-      <section aria-label="Then" className="rounded-lg border border-line bg-panel p-4">
-        <h2 className="mb-1 font-semibold text-soft">Then</h2>
-        {steps.slice(1, 4).map((s) => (
-          <p key={keyOf(s)} className="flex items-center gap-3 py-1">
-            <Sample colours={s.after} small />
-            <span>
-              {s.what} {s.paint}{" "}
-              <span className="text-soft">
-                {s.piece}, {s.zone} {ranges(s.copies)}
-              </span>
+    </>
+  );
+}
+
+function Nothing({ putOff, onAgain }: { putOff: boolean; onAgain: () => void }) {
+  return (
+    <p className="rounded-lg border border-line bg-panel p-6">
+      Nothing is left for now.{" "}
+      {putOff && (
+        <button type="button" className="min-h-14 px-2 underline" onClick={onAgain}>
+          Take up what was put off
+        </button>
+      )}{" "}
+      Plan coats in a{" "}
+      <Link className="underline" to="/stack">
+        stack
+      </Link>
+      , or look at your{" "}
+      <Link className="underline" to="/evenings">
+        evenings
+      </Link>
+      .
+    </p>
+  );
+}
+
+function Then({ steps }: { steps: PlannedStep[] }) {
+  return (
+    <section aria-label="Then" className="rounded-lg border border-line bg-panel p-4">
+      <h2 className="mb-1 font-semibold text-soft">Then</h2>
+      {steps.map((s) => (
+        <p key={`${keyOf(s)} ${s.copies[0]}`} className="flex items-center gap-3 py-1">
+          <Core strata={s.sample} after={s.technique ? s.after : undefined} />
+          <span>
+            {s.what} {s.paint}{" "}
+            <span className="text-soft">
+              {s.piece}, {s.zone} {ranges(s.copies)}
             </span>
-          </p>
-        ))}
-        {steps.length < 2 && <p className="text-soft">nothing more</p>}
-      </section>
-    </div>
-  );
-}
-
-const keyOf = (s: PlannedStep) => `${s.zoneId} ${s.coatId} ${s.pass}`;
-
-/** A plan, and when it was asked for. */
-interface AskedPlan {
-  asked: number;
-  plan: Plan;
-}
-
-/** Steps that are still to be done: what waits in the queue, or was taken after the plan was asked for, is taken off. */
-function open(answer: AskedPlan | undefined, pending: readonly BenchAction[], skipped: string[]): PlannedStep[] {
-  if (!answer) return [];
-  const unknown = [...pending, ...benchQueue.recent.filter((r) => r.at >= answer.asked).map((r) => r.action)];
-  const done = new Set(
-    unknown
-      .filter((a) => a.kind === "done")
-      .flatMap((a) => a.copies.map((c) => `${a.zoneId} ${a.coatId} ${a.pass} ${c}`)),
-  );
-  return answer.plan.calendar
-    .flatMap((e) => e.steps)
-    .map((s) => ({ ...s, copies: s.copies.filter((c) => !done.has(`${keyOf(s)} ${c}`)) }))
-    .filter((s) => s.copies.length > 0 && !skipped.includes(keyOf(s)));
-}
-
-function Sample({ colours, small }: { colours: string[]; small?: boolean }) {
-  return (
-    <span className={`flex overflow-hidden rounded bg-swatch p-1 ${small ? "h-9 w-20" : "h-16 w-36"}`}>
-      {colours.map((c, i) => (
-        <span key={i} className="h-full flex-1" style={{ background: c }} />
+          </span>
+        </p>
       ))}
-    </span>
-  );
-}
-
-interface CardProps {
-  step: PlannedStep;
-  started: number | undefined;
-  cautionNote: string;
-  onStart: () => void;
-  onDone: (copies: number[]) => void;
-  onSkip: () => void;
-  onProblem: () => void;
-}
-
-const big = "min-h-14 rounded-lg border px-5 text-xl font-semibold";
-
-function Card({ step, started, cautionNote, onStart, onDone, onSkip, onProblem }: CardProps) {
-  return (
-    <section aria-label="Now" className="rounded-lg border border-line bg-panel p-4">
-      <h1 className="text-3xl font-semibold">
-        {step.what} {step.paint}
-      </h1>
-      <p className="text-soft">
-        {step.piece}, {step.zone}
-        {step.passes > 1 && `, pass ${step.pass} of ${step.passes}`}
-      </p>
-      <div className="my-3 flex flex-wrap items-center gap-4">
-        <Sample colours={step.before} />
-        <span aria-hidden>→</span>
-        <Sample colours={step.after} />
-        {step.mix && (
-          <p className="text-2xl">
-            {step.mix.thinnerDrops > 0 ? (
-              <>
-                <strong>{step.mix.paintDrops}</strong> drops paint, <strong>{step.mix.thinnerDrops}</strong> thinner
-                <span className="block text-xl text-soft">again until {number(step.mix.totalMl, 1)} ml</span>
-              </>
-            ) : (
-              <>
-                <strong>{number(step.mix.totalMl, 1)} ml</strong> as it comes
-              </>
-            )}
-          </p>
-        )}
-      </div>
-      {step.cautions.length > 0 && (
-        <div className="my-3 border-l-4 border-risk pl-3">
-          {step.cautions.map((c) => (
-            <p key={c}>{c}</p>
-          ))}
-          <p className="text-soft">{cautionNote}</p>
-        </div>
-      )}
-      <p className="mb-1 text-soft">Copies: touch one when it is done</p>
-      <div className="flex max-h-64 flex-wrap gap-2 overflow-y-auto" data-testid="copies">
-        {step.copies.map((c) => (
-          <button
-            key={c}
-            type="button"
-            aria-label={`Copy ${c} done`}
-            className={`${big} min-w-16 border-strong bg-raised`}
-            onClick={() => onDone([c])}
-          >
-            {c}
-          </button>
-        ))}
-      </div>
-      <div className="mt-4 grid grid-cols-2 gap-3">
-        <button
-          type="button"
-          className={`${big} border-strong bg-raised`}
-          onClick={onStart}
-          disabled={started !== undefined}
-        >
-          {started === undefined
-            ? "Start"
-            : `Started ${new Date(started).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}`}
-        </button>
-        <button
-          type="button"
-          className={`${big} border-accent bg-accent text-on-accent`}
-          onClick={() => onDone(step.copies)}
-        >
-          {step.copies.length === 1 ? "Done" : `Done for all ${step.copies.length}`}
-        </button>
-        <button type="button" className={`${big} border-line`} onClick={onSkip}>
-          Not now
-        </button>
-        <button type="button" className={`${big} border-line`} onClick={onProblem}>
-          Problem
-        </button>
-      </div>
-    </section>
-  );
-}
-
-function ProblemNote({ onCancel, onWrite }: { onCancel: () => void; onWrite: (note: string) => void }) {
-  const [note, setNote] = useState("");
-  return (
-    <section aria-label="Problem" className="rounded-lg border border-risk bg-panel p-4">
-      <label className="mb-1 block" htmlFor="problem-note">
-        What went wrong, and what mended it?
-      </label>
-      <textarea
-        id="problem-note"
-        maxLength={2000}
-        rows={3}
-        className="w-full rounded border border-strong bg-raised p-3"
-        value={note}
-        onChange={(e) => setNote(e.target.value)}
-      />
-      <div className="mt-2 grid grid-cols-2 gap-3">
-        <button type="button" className={`${big} border-line`} onClick={onCancel}>
-          Back
-        </button>
-        <button
-          type="button"
-          className={`${big} border-accent bg-accent text-on-accent`}
-          disabled={note.trim() === ""}
-          onClick={() => onWrite(note)}
-        >
-          Write it down
-        </button>
-      </div>
+      {steps.length === 0 && <p className="text-soft">nothing more</p>}
     </section>
   );
 }

@@ -5,10 +5,22 @@ export interface Timer {
   label: string;
   dryAt: number;
   rung: boolean;
+  /** The step and the copies, so that "it is dry" can be written down. */
+  key?: string;
+  zoneId?: string;
+  coatId?: string;
+  pass?: number;
+  copies?: number[];
+}
+
+interface Props {
+  timers: Timer[];
+  onChange: (timers: Timer[]) => void;
+  onDry: (timer: Timer) => void;
 }
 
 /** Drying timers: they survive a reload, as each keeps its moment, and ring softly once. */
-export function Timers({ timers, onChange }: { timers: Timer[]; onChange: (timers: Timer[]) => void }) {
+export function Timers({ timers, onChange, onDry }: Props) {
   const [now, setNow] = useState(Date.now);
   useEffect(() => {
     const tick = setInterval(() => setNow(Date.now()), 1_000);
@@ -41,6 +53,16 @@ export function Timers({ timers, onChange }: { timers: Timer[]; onChange: (timer
               </>
             ) : (
               <span role="timer">{left(t.dryAt - now)}</span>
+            )}
+            {t.copies && t.coatId && (
+              <button
+                type="button"
+                aria-label={`It is dry: ${t.label}`}
+                className="min-h-14 rounded-lg border border-line px-4 whitespace-nowrap"
+                onClick={() => onDry(t)}
+              >
+                It is dry
+              </button>
             )}
           </p>
         ))}

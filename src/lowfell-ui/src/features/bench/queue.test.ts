@@ -1,16 +1,11 @@
 import { beforeEach, expect, test, vi } from "vitest";
 import { Problem } from "../../api/client";
+import { logAction } from "../log/action";
 import { type BenchAction, BenchQueue } from "./queue";
 
 const action = (id: string): BenchAction => ({
+  ...logAction({ zoneId: "z", coatId: "c", pass: 1 }, "done", [1], { at: "2026-11-24T20:00:00Z" }),
   id,
-  kind: "done",
-  zoneId: "z",
-  coatId: "c",
-  pass: 1,
-  copies: [1],
-  at: "2026-11-24T20:00:00Z",
-  note: "",
 });
 
 beforeEach(() => localStorage.clear());

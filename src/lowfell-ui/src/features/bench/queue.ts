@@ -1,18 +1,8 @@
 import { api, ask, Problem, queryClient } from "../../api/client";
-import type { LogKind } from "../../api/types";
+import type { LogAction } from "../../api/types";
 
 /** Something done at the table, with an id of its own: sent twice, it is written once. */
-export interface BenchAction {
-  id: string;
-  kind: LogKind;
-  zoneId: string;
-  coatId?: string;
-  pass: number;
-  copies: number[];
-  at: string;
-  minutes?: number;
-  note: string;
-}
+export type BenchAction = LogAction;
 
 const keepKey = "lowfell.benchQueue";
 const refusedKey = "lowfell.benchRefused";
@@ -108,5 +98,5 @@ function read<T>(store: Storage, key: string): T[] {
 export const benchQueue = new BenchQueue(
   (action) => ask(api.POST("/api/log", { body: action })),
   localStorage,
-  () => void queryClient.invalidateQueries({ queryKey: ["plan"] }),
+  () => void queryClient.invalidateQueries({ predicate: (q) => ["plan", "progress"].includes(String(q.queryKey[0])) }),
 );

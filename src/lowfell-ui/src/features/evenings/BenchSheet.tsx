@@ -1,14 +1,22 @@
-import type { Plan } from "../../api/types";
+import type { Plan, PlannedEvening } from "../../api/types";
 import { number } from "../../api/words";
-import { Chip } from "../../ui";
+import { Core } from "./Core";
 import { clock, longDay } from "./when";
 
-/** The next evening on paper: steps with their mixes, looks and cautions, and a box to tick for each copy. */
-export function BenchSheet({ plan }: { plan: Plan }) {
-  const evening = plan.calendar[0];
-  if (!evening) return null;
+/** The next evening, or all of them, on paper: steps with their mixes, core samples and cautions, and a box to tick for each copy. */
+export function BenchSheet({ plan, all }: { plan: Plan; all: boolean }) {
   return (
     <div className="hidden p-2 text-base print:block" data-testid="bench-sheet">
+      {(all ? plan.calendar : plan.calendar.slice(0, 1)).map((evening) => (
+        <Sheet key={evening.openUtc} plan={plan} evening={evening} />
+      ))}
+    </div>
+  );
+}
+
+function Sheet({ plan, evening }: { plan: Plan; evening: PlannedEvening }) {
+  return (
+    <div className="break-after-page last:break-after-auto">
       <h1 className="text-2xl font-semibold">
         {longDay(evening.day)}, {clock(evening.openUtc, plan.timeZone)} to {clock(evening.closeUtc, plan.timeZone)}
       </h1>
@@ -25,9 +33,9 @@ export function BenchSheet({ plan }: { plan: Plan }) {
               </strong>
               {s.passes > 1 && `, pass ${s.pass} of ${s.passes}`}: {s.piece}, {s.zone}
             </span>
-            <Chip colour={s.before} className="h-6 w-14" />
+            <Core strata={s.sample} />
             <span aria-hidden>→</span>
-            <Chip colour={s.after} className="h-6 w-14" />
+            <Core strata={s.sample} after={s.after} />
           </div>
           <p>
             {s.mix &&

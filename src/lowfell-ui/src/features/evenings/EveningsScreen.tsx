@@ -1,44 +1,38 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { api, ask, wording } from "../../api/client";
-import type { Plan, PlanRequest } from "../../api/types";
+import type { Plan } from "../../api/types";
 import { duration } from "../../api/words";
 import { Button, Toggle } from "../../ui";
 import { CalendarDialog } from "./CalendarDialog";
 import { BenchSheet } from "./BenchSheet";
 import { EveningBand } from "./EveningBand";
+import { FollowCalendar } from "./FollowCalendar";
+import { HeldPlan } from "./HeldPlan";
 import { Learned } from "./Learned";
+import { chosenSets, follows, planRequest, rememberFollows, rememberSets } from "./request";
+import { Search } from "./Search";
 import { StepPanel } from "./StepPanel";
 import { longDay } from "./when";
 import { WhatIfs } from "./WhatIfs";
-
-const chosenKey = "lowfell.plannedSets";
-const learnKey = "lowfell.learn";
-
-function remembered(): string[] {
-  try {
-    return JSON.parse(localStorage.getItem(chosenKey) ?? "[]") as string[];
-  } catch {
-    return [];
-  }
-}
 
 /** When it is done, and what is for tonight. */
 export function EveningsScreen() {
   const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
   const calendar = useQuery({ queryKey: ["calendar"], queryFn: () => ask(api.GET("/api/calendar")) });
-  const [chosen, setChosen] = useState<string[]>(remembered);
+  const [chosen, setChosen] = useState<string[]>(chosenSets);
   const [open, setOpen] = useState<string>();
   const [editing, setEditing] = useState(false);
-  const [learn, setLearn] = useState(() => localStorage.getItem(learnKey) !== "no");
+  const [printing, setPrinting] = useState<"next" | "all">();
+  useEffect(() => {
+    if (!printing) return;
+    window.print();
+    setPrinting(undefined);
+  }, [printing]);
+  const [learn, setLearn] = useState(follows);
   const known = chosen.filter((id) => sets.data?.some((s) => s.id === id));
-  const request: PlanRequest = {
-    setIds: known.length > 0 ? known : undefined,
-    withoutOptional: false,
-    warmAir: false,
-    learn,
-  };
+  const request = planRequest(known, learn);
   const plan = useQuery({
     queryKey: ["plan", request],
     queryFn: ({ signal }) => ask(api.POST("/api/plan", { body: request, signal })),
@@ -49,7 +43,7 @@ export function EveningsScreen() {
   const choose = (id: string, on: boolean) => {
     const next = on ? [...known, id] : known.filter((k) => k !== id);
     setChosen(next);
-    localStorage.setItem(chosenKey, JSON.stringify(next));
+    rememberSets(next);
   };
   const error = plan.error ?? calendar.error ?? sets.error;
   const steps = plan.data?.calendar.flatMap((e) => e.steps.map((step) => ({ step, evening: e }))) ?? [];
@@ -65,18 +59,19 @@ export function EveningsScreen() {
           <section aria-label="The plan" className="rounded-lg border border-line bg-panel p-3">
             <div className="flex items-center gap-2">
               <h1 className="flex-1 text-lg font-semibold">Evenings</h1>
-              <Button disabled={!plan.data?.calendar.length} onClick={() => window.print()}>
+              <Button disabled={!plan.data?.calendar.length} onClick={() => setPrinting("next")}>
                 Print the next evening
               </Button>
+              <Button disabled={!plan.data?.calendar.length} onClick={() => setPrinting("all")}>
+                Print all
+              </Button>
               <Button onClick={() => setEditing(true)}>Evenings and room</Button>
-              <a
-                className="inline-flex min-h-8 items-center rounded border border-strong bg-raised px-3 py-1 text-sm font-medium hover:bg-tint"
-                href={`/api/plan/evenings.ics${known.length > 0 ? `?${known.map((id) => `sets=${id}`).join("&")}` : ""}`}
-              >
-                To my calendar
-              </a>
+              <FollowCalendar sets={known} />
             </div>
-            <fieldset className="flex flex-wrap items-center gap-x-4">
+            <fieldset
+              disabled={Boolean(plan.data?.kept)}
+              className="flex flex-wrap items-center gap-x-4 disabled:hidden"
+            >
               <legend className="sr-only">Sets to plan; all of them where none is ticked</legend>
               <span className="text-sm text-soft">{known.length === 0 ? "All sets, or only" : "Only"}</span>
               {sets.data?.map((s) => (
@@ -90,6 +85,7 @@ export function EveningsScreen() {
             )}
             {!plan.data && !error && <p className="mt-1 text-sm text-soft">Planning…</p>}
             {plan.data && <Verdict plan={plan.data} whole={known.length === 0} />}
+            {plan.data && (plan.data.steps > 0 || plan.data.kept) && <HeldPlan plan={plan.data} request={request} />}
           </section>
           {plan.data && plan.data.calendar.length > 0 && (
             <section
@@ -120,21 +116,28 @@ export function EveningsScreen() {
               onLater={place < steps.length - 1 ? () => setOpen(key(steps[place + 1]!.step)) : undefined}
             />
           )}
-          {plan.data && plan.data.steps > 0 && <WhatIfs request={request} />}
+          {plan.data && plan.data.steps > 0 && (
+            <Search request={plan.data.kept?.request ?? request} shown={plan.data.summary} />
+          )}
+          {plan.data && plan.data.steps > 0 && <WhatIfs request={plan.data.kept?.request ?? request} />}
           {plan.data && (
             <Learned
               learned={plan.data.learned}
               follows={learn}
-              onFollow={(follows) => {
-                setLearn(follows);
-                localStorage.setItem(learnKey, follows ? "yes" : "no");
-              }}
+              onFollow={
+                plan.data.kept
+                  ? undefined
+                  : (on) => {
+                      setLearn(on);
+                      rememberFollows(on);
+                    }
+              }
             />
           )}
         </div>
         {editing && calendar.data && <CalendarDialog calendar={calendar.data} onClose={() => setEditing(false)} />}
       </div>
-      {plan.data && <BenchSheet plan={plan.data} />}
+      {plan.data && <BenchSheet plan={plan.data} all={printing === "all"} />}
     </>
   );
 }
@@ -160,7 +163,7 @@ function Verdict({ plan, whole }: { plan: Plan; whole: boolean }) {
         {s.doneOn ? (
           <>
             Done <strong>{longDay(s.doneOn)}</strong>
-            {s.notBefore && s.notBefore !== s.doneOn && <>; no plan can be done before {longDay(s.notBefore)}</>}
+            {s.notBefore && s.notBefore < s.doneOn && <>; no plan can be done before {longDay(s.notBefore)}</>}
             {s.notBefore === s.doneOn && <>; no plan can be done sooner</>}.{" "}
           </>
         ) : (

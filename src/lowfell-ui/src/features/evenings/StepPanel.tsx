@@ -2,11 +2,13 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, queryClient, wording } from "../../api/client";
-import { newId } from "../../api/newId";
-import type { PlannedEvening, PlannedStep } from "../../api/types";
+import type { LogAction, PlannedEvening, PlannedStep } from "../../api/types";
 import { number } from "../../api/words";
-import { Button, Chip, notify, TextInput } from "../../ui";
+import { Button, notify } from "../../ui";
+import { logAction } from "../log/action";
+import { type Entry, EntryDialog } from "../log/EntryDialog";
 import { ranges } from "../mixes/ranges";
+import { Core } from "./Core";
 import { clock, day, dryAt } from "./when";
 
 interface Props {
@@ -19,37 +21,27 @@ interface Props {
 }
 
 const refresh = () =>
-  queryClient.invalidateQueries({ predicate: (q) => ["plan", "whatIfs", "log"].includes(String(q.queryKey[0])) });
+  queryClient.invalidateQueries({
+    predicate: (q) => ["plan", "whatIfs", "log", "progress"].includes(String(q.queryKey[0])),
+  });
 
 /** One step: for which copies, with what, what it should look like, when it is dry; and that it is done. */
 export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onLater }: Props) {
-  const [note, setNote] = useState("");
+  const [writing, setWriting] = useState<"problem" | "note" | "otherwise">();
+  const [otherwise, setOtherwise] = useState<Partial<Entry>>({});
   const write = useMutation({
     networkMode: "always",
-    mutationFn: ({ kind, id }: { kind: "done" | "takenBack" | "problem"; id: string }) =>
-      ask(
-        api.POST("/api/log", {
-          body: {
-            id,
-            kind,
-            zoneId: step.zoneId,
-            coatId: step.coatId,
-            pass: step.pass,
-            copies: step.copies,
-            note: kind === "problem" ? note : "",
-          },
-        }),
-      ),
-    onSuccess: async (_, { kind }) => {
+    mutationFn: (action: LogAction) => ask(api.POST("/api/log", { body: action })),
+    onSuccess: async (_, action) => {
       await refresh();
-      if (kind === "done")
-        notify(`${step.paint ?? step.what} is on ${step.piece} ${ranges(step.copies)}.`, () =>
-          write.mutate({ kind: "takenBack", id: newId() }),
+      if (action.kind === "done" || action.kind === "skipped") {
+        setOtherwise({});
+        notify(
+          `${step.paint ?? step.what} is ${action.kind === "done" ? "on" : "left out on"} ${step.piece} ${ranges(step.copies)}.`,
+          () => write.mutate(logAction(step, "takenBack", action.copies)),
         );
-      if (kind === "problem") {
-        setNote("");
-        notify("Written down.");
       }
+      if (action.kind === "problem" || action.kind === "note") notify("Written down.");
     },
     onError: (error) => notify(wording(error)),
   });
@@ -82,9 +74,9 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
         , {step.copies.length === 1 ? "copy" : "copies"} {ranges(step.copies)}
       </p>
       <div className="my-2 flex items-center gap-2">
-        <Chip colour={step.before} className="h-9 w-20" title="before: recess, face, edge" />
+        <Core strata={step.sample} />
         <span aria-hidden>→</span>
-        <Chip colour={step.after} className="h-9 w-20" title="after: recess, face, edge" />
+        <Core strata={step.sample} after={step.technique ? step.after : undefined} />
       </div>
       {step.mix && (
         <p>
@@ -109,25 +101,30 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
         look="main"
         className="mt-3 w-full"
         disabled={write.isPending}
-        onClick={() => write.mutate({ kind: "done", id: newId() })}
+        onClick={() => write.mutate(logAction(step, "done", step.copies, otherwise))}
       >
         Done for {step.copies.length === 1 ? "this copy" : `all ${step.copies.length} copies`}
       </Button>
-      <div className="mt-2 flex gap-2">
-        <TextInput
-          aria-label="What went wrong, and what mended it"
-          placeholder="What went wrong, what mended it"
-          maxLength={2000}
-          value={note}
-          onChange={(e) => setNote(e.target.value)}
-        />
-        <Button
-          disabled={note.trim() === "" || write.isPending}
-          onClick={() => write.mutate({ kind: "problem", id: newId() })}
-        >
-          Problem
+      {Object.values(otherwise).some(Boolean) && <p className="mt-1 text-soft">with what you said was different</p>}
+      <div className="mt-2 grid grid-cols-2 gap-2">
+        <Button onClick={() => setWriting("otherwise")}>Done otherwise</Button>
+        <Button disabled={write.isPending} onClick={() => write.mutate(logAction(step, "skipped", step.copies))}>
+          Leave it out
         </Button>
+        <Button onClick={() => setWriting("problem")}>Problem</Button>
+        <Button onClick={() => setWriting("note")}>Note</Button>
       </div>
+      {writing && (
+        <EntryDialog
+          kind={writing}
+          title={`${step.paint ?? step.what}, ${step.piece} ${ranges(step.copies)}`}
+          planned={step.paintFraction}
+          onClose={() => setWriting(undefined)}
+          onWrite={(entry) =>
+            writing === "otherwise" ? setOtherwise(entry) : write.mutate(logAction(step, writing, step.copies, entry))
+          }
+        />
+      )}
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, ask, wording } from "../../api/client";
-import type { PlanRequest, WhatIf } from "../../api/types";
-import { duration, number } from "../../api/words";
+import type { PlanRequest } from "../../api/types";
+import { saved } from "./saved";
 import { day } from "./when";
 
 /** The plan beside other ways to do it: what each saves. */
@@ -34,16 +34,3 @@ export function WhatIfs({ request }: { request: PlanRequest }) {
     </section>
   );
 }
-
-function saved(base: WhatIf["summary"], way: WhatIf["summary"]): string {
-  const parts = [
-    change(base.evenings - way.evenings, (n) => `${n} ${n === 1 ? "evening" : "evenings"}`),
-    change(Math.round(base.workMin - way.workMin), duration),
-    change(base.setUps - way.setUps, (n) => `${n} set-ups`),
-    change(base.paintMl - way.paintMl, (n) => `${number(n, 1)} ml`, 0.1),
-  ].filter(Boolean);
-  return parts.length === 0 ? "the same" : parts.join(", ");
-}
-
-const change = (less: number, say: (n: number) => string, least = 1): string =>
-  Math.abs(less) < least ? "" : `${say(Math.abs(less))} ${less > 0 ? "less" : "more"}`;

@@ -66,12 +66,18 @@ const usual: PieceDraft = {
   glueMin: 60,
 };
 
+const alone = "alone";
+
+/** A piece: what it is, how large, and what it is fitted on. */
 export function PieceDialog({
   piece,
+  siblings,
   onClose,
   onSave,
 }: {
   piece?: PieceView;
+  /** The pieces of its set. */
+  siblings: PieceView[];
   onClose: () => void;
   onSave: (draft: PieceDraft) => Promise<void>;
 }) {
@@ -79,6 +85,8 @@ export function PieceDialog({
     defaultValues: piece?.piece ?? usual,
   });
   const shape = shapes.find((s) => s.value === watch("shape")) ?? shapes[0]!;
+  const host = watch("partOfId");
+  const hosts = siblings.filter((s) => s.id !== piece?.id && !s.piece.partOfId);
   const within = (least: number, most: number, unit: string) => ({
     valueAsNumber: true,
     validate: (v: unknown) => (typeof v === "number" && v >= least && v <= most) || `${least} to ${most}${unit}`,
@@ -147,6 +155,48 @@ export function PieceDialog({
           </Field>
         ))}
       </div>
+      {hosts.length > 0 && (
+        <div className="grid grid-cols-[1fr_8rem_8rem] items-start gap-3">
+          <Field label="Painted apart, then fitted on">
+            {(id) => (
+              <Choice
+                id={id}
+                label="Painted apart, then fitted on"
+                value={host ?? alone}
+                options={[
+                  { value: alone, label: "nothing: it stands alone" },
+                  ...hosts.map((h) => ({ value: h.id, label: h.piece.name })),
+                ]}
+                onChange={(v) => setValue("partOfId", v === alone ? undefined : v)}
+              />
+            )}
+          </Field>
+          {host && (
+            <>
+              <Field label="Fitting one, min" error={formState.errors.fitMin?.message}>
+                {(id, d) => (
+                  <TextInput
+                    id={id}
+                    aria-describedby={d}
+                    inputMode="decimal"
+                    {...register("fitMin", within(0.5, 240, " min"))}
+                  />
+                )}
+              </Field>
+              <Field label="Glue holds after, min" error={formState.errors.glueMin?.message}>
+                {(id, d) => (
+                  <TextInput
+                    id={id}
+                    aria-describedby={d}
+                    inputMode="decimal"
+                    {...register("glueMin", within(0, 2880, " min"))}
+                  />
+                )}
+              </Field>
+            </>
+          )}
+        </div>
+      )}
     </FormDialog>
   );
 }

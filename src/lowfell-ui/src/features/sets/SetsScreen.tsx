@@ -98,6 +98,12 @@ export function SetsScreen() {
                   <p className="text-xs text-soft">
                     {substrateWord[piece.piece.substrate]}, {area(piece.areaMm2)} each
                   </p>
+                  {piece.piece.partOfId && (
+                    <p className="text-xs text-soft">
+                      fitted on{" "}
+                      {set.pieces.find((p) => p.id === piece.piece.partOfId)?.piece.name ?? "a piece that is gone"}
+                    </p>
+                  )}
                 </div>
                 <Menu
                   label={`More for ${piece.piece.name}`}
@@ -190,6 +196,7 @@ export function SetsScreen() {
       {editing?.kind === "piece" && (
         <PieceDialog
           piece={editing.piece}
+          siblings={editing.set.pieces}
           onClose={close}
           onSave={(draft) => tree.savePiece(editing.set, draft, editing.piece)}
         />
@@ -197,6 +204,9 @@ export function SetsScreen() {
       {editing?.kind === "zone" && (
         <ZoneDialog
           piece={editing.piece}
+          fitted={sets.data.some((s) =>
+            s.pieces.some((p) => p.piece.partOfId && [p.id, p.piece.partOfId].includes(editing.piece.id)),
+          )}
           zone={editing.zone}
           onClose={close}
           onSave={(settings) => tree.saveZone(editing.piece, settings, editing.zone)}

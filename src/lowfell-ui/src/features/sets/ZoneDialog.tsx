@@ -21,6 +21,11 @@ const facings = {
   overhang: "leaning over",
   under: "down",
 } as const;
+const fittings = {
+  free: "whenever it suits",
+  before: "before the part is fitted: nothing reaches it then",
+  after: "after it is fitted: it runs over the join",
+} as const;
 const options = <T extends string>(words: Record<T, string>) =>
   (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }));
 const usual: ZoneSettings = {
@@ -51,11 +56,14 @@ interface Form extends ZoneSettings {
 /** A zone's surface, its target, and whose coats it takes. */
 export function ZoneDialog({
   piece,
+  fitted,
   zone,
   onClose,
   onSave,
 }: {
   piece: PieceView;
+  /** Something is fitted on the piece, or it is fitted on another. */
+  fitted: boolean;
   zone?: ZoneView;
   onClose: () => void;
   onSave: (settings: ZoneSettings) => Promise<void>;
@@ -244,6 +252,19 @@ export function ZoneDialog({
             />
           )}
         </Field>
+        {fitted && (
+          <Field label="Painted">
+            {(id) => (
+              <Choice
+                id={id}
+                label="Painted before or after fitting"
+                value={values.fitting}
+                options={options(fittings)}
+                onChange={(v) => setValue("fitting", v)}
+              />
+            )}
+          </Field>
+        )}
         <div className="flex flex-col justify-end">
           <Toggle label="Area by share of the piece" checked={byShare} onChange={setByShare} />
           <Toggle label="Handled in play" checked={values.handled} onChange={(v) => setValue("handled", v)} />

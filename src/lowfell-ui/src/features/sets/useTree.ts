@@ -5,7 +5,9 @@ import { notify } from "../../ui";
 
 const refresh = async () => {
   await queryClient.invalidateQueries({ queryKey: ["sets"] });
-  await queryClient.invalidateQueries({ queryKey: ["zone"] });
+  await queryClient.invalidateQueries({
+    predicate: (q) => ["zone", "plan", "whatIfs", "progress"].includes(String(q.queryKey[0])),
+  });
 };
 
 async function run(call: () => Promise<unknown>, done?: string, undo?: () => Promise<unknown>) {

@@ -1,0 +1,97 @@
+import type { PlannedStep } from "../../api/types";
+import { number } from "../../api/words";
+import { Core } from "../evenings/Core";
+
+interface Props {
+  step: PlannedStep;
+  started: number | undefined;
+  /** What the painter said is different this time. */
+  otherwise: boolean;
+  cautionNote: string;
+  /** The copies, to be touched. */
+  children: React.ReactNode;
+  onStart: () => void;
+  onAll: () => void;
+  onPutOff: () => void;
+  onLeaveOut: () => void;
+  onWrite: (kind: "problem" | "note" | "otherwise") => void;
+}
+
+const big = "min-h-14 rounded-lg border px-4 text-xl font-semibold";
+
+/** What now: the step, its look, its mix, its cautions, its copies. */
+export function BenchCard({ step, started, otherwise, cautionNote, children, ...on }: Props) {
+  return (
+    <section aria-label="Now" className="rounded-lg border border-line bg-panel p-4">
+      <h1 className="text-3xl font-semibold">
+        {step.what} {step.paint}
+      </h1>
+      <p className="text-soft">
+        {step.piece}, {step.zone}
+        {step.passes > 1 && `, pass ${step.pass} of ${step.passes}`}
+      </p>
+      <div className="my-3 flex flex-wrap items-center gap-4">
+        <Core large strata={step.sample} />
+        <span aria-hidden>→</span>
+        <Core large strata={step.sample} after={step.technique ? step.after : undefined} />
+        {step.mix && (
+          <p className="text-2xl">
+            {step.mix.thinnerDrops > 0 ? (
+              <>
+                <strong>{step.mix.paintDrops}</strong> drops paint, <strong>{step.mix.thinnerDrops}</strong> thinner
+                <span className="block text-xl text-soft">again until {number(step.mix.totalMl, 1)} ml</span>
+              </>
+            ) : (
+              <>
+                <strong>{number(step.mix.totalMl, 1)} ml</strong> as it comes
+              </>
+            )}
+            {otherwise && <span className="block text-xl text-risk">otherwise, as you said</span>}
+          </p>
+        )}
+      </div>
+      {step.cautions.length > 0 && (
+        <div className="my-3 border-l-4 border-risk pl-3">
+          {step.cautions.map((c) => (
+            <p key={c}>{c}</p>
+          ))}
+          <p className="text-soft">{cautionNote}</p>
+        </div>
+      )}
+      <p className="mb-1 text-soft">Copies: touch one when it is done; its bar is what it has on</p>
+      {children}
+      <div className="mt-4 grid grid-cols-2 gap-3">
+        <button
+          type="button"
+          className={`${big} border-strong bg-raised`}
+          onClick={on.onStart}
+          disabled={started !== undefined}
+        >
+          {started === undefined
+            ? "Start"
+            : `Started ${new Date(started).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}`}
+        </button>
+        <button type="button" className={`${big} border-accent bg-accent text-on-accent`} onClick={on.onAll}>
+          {step.copies.length === 1 ? "Done" : `Done for all ${step.copies.length}`}
+        </button>
+      </div>
+      <div className="mt-3 grid grid-cols-3 gap-3 max-[520px]:grid-cols-2">
+        <button type="button" className={`${big} border-line`} onClick={on.onPutOff}>
+          Not now
+        </button>
+        <button type="button" className={`${big} border-line`} onClick={on.onLeaveOut}>
+          Leave it out
+        </button>
+        <button type="button" className={`${big} border-line`} onClick={() => on.onWrite("otherwise")}>
+          Otherwise
+        </button>
+        <button type="button" className={`${big} border-line`} onClick={() => on.onWrite("problem")}>
+          Problem
+        </button>
+        <button type="button" className={`${big} border-line`} onClick={() => on.onWrite("note")}>
+          Note
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,51 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, ask, queryClient, wording } from "../../api/client";
+import { Button, notify, Popover, TextInput } from "../../ui";
+
+/** The plan for a calendar program: a file to take along, or an address that it follows. */
+export function FollowCalendar({ sets }: { sets: string[] }) {
+  const [open, setOpen] = useState(false);
+  const feed = useQuery({ queryKey: ["feed"], queryFn: () => ask(api.GET("/api/plan/feed")), enabled: open });
+  const change = useMutation({
+    mutationFn: async (make: boolean) => {
+      if (make) await ask(api.POST("/api/plan/feed"));
+      else await ask(api.DELETE("/api/plan/feed"));
+    },
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: ["feed"] }),
+    onError: (error) => notify(wording(error)),
+  });
+  const address = feed.data?.path ? `${location.origin}${feed.data.path}` : undefined;
+  return (
+    <Popover open={open} onOpenChange={setOpen} trigger={<Button>To my calendar</Button>}>
+      <div className="flex flex-col gap-2 text-sm">
+        <a
+          className="underline"
+          href={`/api/plan/evenings.ics${sets.length > 0 ? `?${sets.map((id) => `sets=${id}`).join("&")}` : ""}`}
+        >
+          A file of the evenings (iCalendar)
+        </a>
+        {address ? (
+          <>
+            <label className="text-xs font-semibold text-soft" htmlFor="feed-address">
+              Address for a calendar program on this machine; whoever has it sees your evenings
+            </label>
+            <TextInput id="feed-address" readOnly value={address} onFocus={(e) => e.target.select()} />
+            <div className="flex gap-2">
+              <Button disabled={change.isPending} onClick={() => change.mutate(true)}>
+                A new address
+              </Button>
+              <Button disabled={change.isPending} onClick={() => change.mutate(false)}>
+                End it
+              </Button>
+            </div>
+          </>
+        ) : (
+          <Button disabled={change.isPending || !feed.data} onClick={() => change.mutate(true)}>
+            Make an address to follow
+          </Button>
+        )}
+      </div>
+    </Popover>
+  );
+}

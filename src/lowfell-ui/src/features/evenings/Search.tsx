@@ -1,0 +1,145 @@
+import { useMutation } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { api, ask, queryClient, wording } from "../../api/client";
+import type { PlanRequest, PlanSummary, Solve, SolveStage } from "../../api/types";
+import { Button, Choice, notify } from "../../ui";
+import { saved } from "./saved";
+import { day } from "./when";
+
+const stageWord: Record<SolveStage, string> = {
+  orders: "trying orders of the work",
+  finish: "looking whether it can be done sooner",
+  sessions: "looking for fewer evenings",
+  setUps: "looking for fewer set-ups",
+  idle: "looking for less waiting",
+  ended: "ended",
+};
+const running = (s: Solve | undefined) => s?.status === "waiting" || s?.status === "running";
+const keepKey = "lowfell.search";
+
+interface Props {
+  request: PlanRequest;
+  /** What the plan on the screen comes to. */
+  shown: PlanSummary;
+}
+
+/** Looks longer for a better plan than the one at once, on whichever host is free; it goes on while the page is away. */
+export function Search({ request, shown }: Props) {
+  const [seconds, setSeconds] = useState("10");
+  const [id, setId] = useState<string | null>(() => sessionStorage.getItem(keepKey));
+  const [solve, setSolve] = useState<Solve>();
+  useEffect(() => {
+    if (!id) return;
+    const events = new EventSource(`/api/plan/solves/${id}/events`);
+    events.addEventListener("solve", (e) => {
+      const next = JSON.parse((e as MessageEvent<string>).data) as Solve;
+      setSolve(next);
+      if (!running(next)) events.close();
+    });
+    return () => events.close();
+  }, [id]);
+  const forget = () => {
+    sessionStorage.removeItem(keepKey);
+    setId(null);
+    setSolve(undefined);
+  };
+  const start = useMutation({
+    mutationFn: () => ask(api.POST("/api/plan/solves", { body: { request, seconds: Number(seconds) } })),
+    onSuccess: (begun) => {
+      sessionStorage.setItem(keepKey, begun.id);
+      setSolve(begun);
+      setId(begun.id);
+    },
+    onError: (error) => notify(wording(error)),
+  });
+  const stop = useMutation({
+    mutationFn: () => ask(api.DELETE("/api/plan/solves/{id}", { params: { path: { id: id! } } })),
+    onError: (error) => notify(wording(error)),
+  });
+  const follow = useMutation({
+    mutationFn: () => ask(api.PUT("/api/plan/held", { body: { planId: solve!.planId } })),
+    onSuccess: async () => {
+      forget();
+      await queryClient.invalidateQueries({ queryKey: ["plan"] });
+      notify("You hold to this plan now.");
+    },
+    onError: (error) => notify(wording(error)),
+  });
+  const found = solve?.progress?.summary;
+  return (
+    <section
+      aria-label="A better plan"
+      className="rounded-lg border border-line bg-panel p-3 text-sm"
+      data-testid="search"
+    >
+      <h2 className="mb-1 font-semibold">A better plan</h2>
+      {solve && running(solve) && (
+        <>
+          <progress
+            className="h-2 w-full accent-accent"
+            aria-label="Time of the search"
+            max={solve.seconds}
+            value={Math.min(solve.seconds, solve.progress?.seconds ?? 0)}
+          />
+          <p aria-live="polite">
+            {solve.progress ? `Now ${stageWord[solve.progress.stage]}.` : "It waits for its turn."}
+          </p>
+          {found && <p className="text-soft">Best so far: {words(found)}.</p>}
+          <Button className="mt-2" disabled={stop.isPending} onClick={() => stop.mutate()}>
+            Stop and take the best
+          </Button>
+        </>
+      )}
+      {solve && !running(solve) && (
+        <>
+          {solve.status === "failed" && (
+            <p role="alert" className="text-stop">
+              {solve.message}
+            </p>
+          )}
+          {found && (
+            <>
+              <p>
+                Found: {words(found)}
+                {solve.progress!.proven ? ", and none with these lots is done sooner" : ""}.
+              </p>
+              <p className="text-soft">
+                {found.leastSetUps != null &&
+                  (found.leastSetUps >= found.setUps
+                    ? "No such plan has fewer set-ups. "
+                    : `No such plan has fewer than ${found.leastSetUps} set-ups. `)}
+                Against the plan shown: {saved(shown, found)}.
+              </p>
+            </>
+          )}
+          <div className="mt-2 flex gap-2">
+            {solve.planId && (
+              <Button look="main" disabled={follow.isPending} onClick={() => follow.mutate()}>
+                Hold to it
+              </Button>
+            )}
+            <Button onClick={forget}>Put it away</Button>
+          </div>
+        </>
+      )}
+      {!solve && (
+        <div className="flex items-center gap-2">
+          <Button disabled={start.isPending} onClick={() => start.mutate()}>
+            Look for
+          </Button>
+          <div className="w-32">
+            <Choice
+              label="How long to look"
+              value={seconds}
+              options={["10", "30", "60", "180"].map((value) => ({ value, label: `${value} seconds` }))}
+              onChange={setSeconds}
+            />
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}
+
+const words = (s: PlanSummary) =>
+  `${s.doneOn ? `done ${day(s.doneOn)}` : "not all of it fits"}, ${s.evenings} ${s.evenings === 1 ? "evening" : "evenings"}, ${s.setUps} set-ups`;
