@@ -67,7 +67,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
         Assert.All(steps, s => Assert.Equal([2], s!["copies"]!.AsArray().Select(c => (int)c!)));
 
         // Chips are opened in their window after the coat over the fluid.
-        var open = steps.FindIndex(s => (string)s!["technique"]! == "openChips");
+        var open = steps.FindIndex(s => (string?)s!["technique"] == "openChips");
         var top = steps.Last(s => steps.IndexOf(s) < open && (string)s!["zone"]! == "Cargo bed")!;
         Assert.InRange(DateTimeOffset.Parse((string)steps[open]!["startUtc"]!), DateTimeOffset.Parse((string)top["nextFromUtc"]!).AddSeconds(-1), DateTimeOffset.Parse((string)top["nextByUtc"]!).AddSeconds(1));
 
@@ -117,18 +117,149 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
         await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("sunday", 570, 750)));
         var set = new[] { await SetAsync("Pan house") };
         var plan = await host.PostAsync("/api/plan", new { setIds = set });
-        var texture = plan["calendar"]!.AsArray().SelectMany(e => e!["steps"]!.AsArray()).First(s => (string)s!["technique"]! == "texture")!;
+        var texture = plan["calendar"]!.AsArray().SelectMany(e => e!["steps"]!.AsArray()).First(s => (string?)s!["technique"] == "texture")!;
         var planned = (DateTimeOffset.Parse((string)texture["endUtc"]!) - DateTimeOffset.Parse((string)texture["startUtc"]!)).TotalMinutes / texture["copies"]!.AsArray().Count;
         async Task<JsonNode> Taken() => await host.PostAsync("/api/log", new { id = Guid.NewGuid(), kind = "done", zoneId = (string)texture["zoneId"]!, coatId = (string)texture["coatId"]!, copies = new[] { 1 }, minutes = 2 * planned });
         await Taken();
         await Taken();
-        Assert.DoesNotContain((await host.PostAsync("/api/plan", new { setIds = set }))["learned"]!.AsArray(), l => (string)l!["technique"]! == "texture");
+        Assert.DoesNotContain((await host.PostAsync("/api/plan", new { setIds = set }))["learned"]!["minutes"]!.AsArray(), l => (string)l!["of"]! == (string)texture["what"]!);
         await Taken();
         var learned = await host.PostAsync("/api/plan", new { setIds = set });
-        var texts = learned["learned"]!.AsArray().Single(l => (string)l!["technique"]! == "texture")!;
+        var texts = learned["learned"]!["minutes"]!.AsArray().Single(l => (string)l!["of"]! == (string)texture["what"]!)!;
         Assert.Equal(2, (double)texts["factor"]!, 1);
         Assert.Equal(3, (int)texts["readings"]!);
         Assert.True((double)learned["summary"]!["workMin"]! > (double)(await host.PostAsync("/api/plan", new { setIds = set, learn = false }))["summary"]!["workMin"]!);
+    }
+
+    [Fact]
+    public async Task Set_ups_and_drying_are_learned_from_the_log_too()
+    {
+        await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("sunday", 570, 750)));
+        var set = new[] { await SetAsync("Sea wall") };
+        var plan = await host.PostAsync("/api/plan", new { setIds = set });
+        var step = plan["calendar"]!.AsArray().SelectMany(e => e!["steps"]!.AsArray()).First(s => s!["copies"]!.AsArray().Count >= 3 && (string?)s["technique"] is not null && s["nextByUtc"] is null && s["paint"] is not null
+            && DateTimeOffset.Parse((string)s["dryUtc"]!) > DateTimeOffset.Parse((string)s["endUtc"]!).AddMinutes(5))!;
+        var wait = (DateTimeOffset.Parse((string)step["dryUtc"]!) - DateTimeOffset.Parse((string)step["endUtc"]!)).TotalMinutes;
+        var begun = DateTimeOffset.UtcNow.AddDays(-3);
+        async Task Write(string kind, int copy, DateTimeOffset at, double? setUp = null) => await host.PostAsync("/api/log", new
+        {
+            id = Guid.NewGuid(),
+            kind,
+            zoneId = (string)step["zoneId"]!,
+            coatId = (string)step["coatId"]!,
+            pass = (int)step["pass"]!,
+            copies = new[] { copy },
+            at,
+            setUpMinutes = setUp,
+        });
+        foreach (var copy in step["copies"]!.AsArray().Take(3).Select(c => (int)c!))
+        {
+            await Write("done", copy, begun, setUp: 3 * StationMin((string)step["station"]!));
+            await Write("dry", copy, begun.AddMinutes(1.5 * wait));
+        }
+
+        var learned = (await host.PostAsync("/api/plan", new { setIds = set }))["learned"]!;
+        Assert.Equal(3, (double)Assert.Single(learned["setUps"]!.AsArray())!["factor"]!, 2);
+        var dry = learned["drying"]!.AsArray().Single(l => (string)l!["of"]! == (string)step["paint"]!)!;
+        Assert.Equal(1.5, (double)dry["factor"]!, 2);
+        Assert.Equal(3, (int)dry["readings"]!);
+    }
+
+    private static double StationMin(string station) => Core.Evenings.Stations.SetUpMin(Enum.Parse<Core.Evenings.Station>(station, ignoreCase: true));
+
+    [Fact]
+    public async Task A_part_is_fitted_when_both_are_painted_and_its_glue_holds_what_comes_after()
+    {
+        await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("thursday", 1170, 1320), ("sunday", 570, 750)));
+        var setId = await SetAsync("Marsh crawler");
+        var pieces = (await host.GetAsync("/api/sets")).AsArray().Single(s => (string)s!["id"]! == setId)!["pieces"]!.AsArray();
+        var (hull, gear) = (pieces.Single(p => (string)p!["piece"]!["name"]! == "Hull")!, pieces.Single(p => (string)p!["piece"]!["name"]! == "Running gear")!);
+        Assert.Equal((string)hull["id"]!, (string)gear["piece"]!["partOfId"]!);
+
+        // The bed is loaded over the join: it is painted afterwards.
+        var bed = hull["zones"]!.AsArray().Single(z => (string)z!["settings"]!["name"]! == "Cargo bed")!;
+        var settings = bed["settings"]!.DeepClone();
+        settings["fitting"] = "after";
+        await host.PutAsync($"/api/zones/{bed["id"]}", new JsonObject { ["version"] = (int)bed["version"]!, ["settings"] = settings }, HttpStatusCode.NoContent);
+        var plan = await host.PostAsync("/api/plan", new { setIds = new[] { setId } });
+        var steps = plan["calendar"]!.AsArray().SelectMany(e => e!["steps"]!.AsArray()).ToList();
+        var fit = Assert.Single(steps, s => (string)s!["what"]! == "Fit Running gear")!;
+        Assert.Equal(("assembly", "Hull", 2), ((string)fit["station"]!, (string)fit["piece"]!, (int)fit["copies"]![0]!));
+        Assert.All(steps.Where(s => (string)s!["zone"]! == "Tracks and wheels"), s => Assert.True(string.CompareOrdinal((string)s!["endUtc"]!, (string)fit["startUtc"]!) < 0));
+        Assert.All(steps.Where(s => (string)s!["zone"]! == "Cargo bed"), s => Assert.True(DateTimeOffset.Parse((string)s!["startUtc"]!) >= DateTimeOffset.Parse((string)fit["endUtc"]!).AddMinutes(90)));
+
+        // Fitted and written down, it leaves the plan; taken back, it is there again.
+        object Log(string kind) => new { id = Guid.NewGuid(), kind, zoneId = (string)fit["zoneId"]!, coatId = (string)fit["coatId"]!, copies = new[] { 2 } };
+        await host.PostAsync("/api/log", Log("done"));
+        Assert.DoesNotContain((await host.PostAsync("/api/plan", new { setIds = new[] { setId } }))["calendar"]!.AsArray().SelectMany(e => e!["steps"]!.AsArray()), s => (string)s!["what"]! == "Fit Running gear");
+        var progress = (await host.GetAsync($"/api/log/progress?setId={setId}")).AsArray();
+        Assert.Equal(["d", "d"], progress.Single(p => (string)p!["zone"]! == "Fit Running gear")!["copies"]!.AsArray().Select(c => (string)c!));
+        await host.PostAsync("/api/log", Log("takenBack"));
+
+        JsonNode Piece(Action<JsonNode> change)
+        {
+            var piece = gear["piece"]!.DeepClone();
+            change(piece);
+            return new JsonObject { ["version"] = (int)gear["version"]!, ["piece"] = piece };
+        }
+
+        await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{gear["id"]}", Piece(p => p["partOfId"] = (string)gear["id"]!), "partOfId");
+        await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{gear["id"]}", Piece(p => p["copies"] = 3), "copies");
+        await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{gear["id"]}", Piece(p => p["glueMin"] = -1), "glueMin");
+
+        // A copy of the set is fitted on itself, not on the first.
+        var copy = (string)(await host.PostAsync($"/api/sets/{setId}/copy", null, HttpStatusCode.Created))["id"]!;
+        var copied = (await host.GetAsync("/api/sets")).AsArray().Single(s => (string)s!["id"]! == copy)!["pieces"]!.AsArray();
+        Assert.Equal((string)copied.Single(p => (string)p!["piece"]!["name"]! == "Hull")!["id"]!, (string)copied.Single(p => (string)p!["piece"]!["name"]! == "Running gear")!["piece"]!["partOfId"]!);
+        await host.DeleteAsync($"/api/sets/{copy}");
+    }
+
+    [Fact]
+    public async Task What_ifs_tell_masking_repainting_batches_and_the_other_wash()
+    {
+        await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("thursday", 1170, 1320), ("sunday", 570, 750)));
+        var ways = (await host.PostAsync("/api/plan/what-ifs", new { })).AsArray();
+        double Work(string name) => (double)ways.Single(w => (string)w!["name"]! == name)!["summary"]!["workMin"]!;
+        Assert.True(Work("masking next to every spray") > Work("as planned"));
+        Assert.True(Work("repainting what the spray catches") > Work("as planned"));
+        Assert.True(Work("without the coats that may be left out") < Work("as planned"));
+        Assert.Contains(ways, w => (string)w!["name"]! == "each copy from start to end");
+        Assert.Contains(ways, w => ((string)w!["name"]!).Contains("generous", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task A_calendar_program_follows_a_secret_address_until_it_ends()
+    {
+        await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("sunday", 570, 750)));
+        var path = (string)(await host.PostAsync("/api/plan/feed", null))["path"]!;
+        Assert.Equal(path, (string)(await host.GetAsync("/api/plan/feed"))["path"]!);
+        Assert.NotEmpty(Ical.Net.Calendar.Load(await host.Http.GetStringAsync(path, TestContext.Current.CancellationToken))!.Events);
+        Assert.NotEqual(path, (string)(await host.PostAsync("/api/plan/feed", null))["path"]!);
+        await host.RefusesAsync(HttpMethod.Get, path, null, "key", HttpStatusCode.NotFound);
+        await host.DeleteAsync("/api/plan/feed");
+        Assert.Null((await host.GetAsync("/api/plan/feed"))["path"]);
+    }
+
+    [Fact]
+    public async Task An_entry_keeps_who_otherwise_cause_and_remedy_and_a_coat_may_be_left_out()
+    {
+        await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("sunday", 570, 750)));
+        var zone = await host.ZoneAsync("Brine");
+        var coat = (string)zone["scheme"]!["coats"]![0]!["id"]!;
+        JsonObject Entry(string kind) => new() { ["id"] = Guid.NewGuid().ToString(), ["kind"] = kind, ["zoneId"] = (string)zone["id"]!, ["coatId"] = coat, ["copies"] = new JsonArray(3) };
+        var mix = (string)(await host.GetAsync("/api/mix-records"))[0]!["id"]!;
+        var kept = (await host.PostAsync("/api/log", Entry("skipped").With("who", "Wren of the saltworks").With("deviation", "Left bare for the glow.").With("paintFraction", 0.6).With("mixRecordId", mix)))[0]!;
+        Assert.Equal(("Wren of the saltworks", "Left bare for the glow.", 0.6, mix), ((string)kept["who"]!, (string)kept["deviation"]!, (double)kept["paintFraction"]!, (string)kept["mixRecordId"]!));
+        var progress = (await host.GetAsync($"/api/log/progress?zoneId={zone["id"]}"))[0]!;
+        Assert.StartsWith("s", (string)progress["copies"]![2]!, StringComparison.Ordinal);
+        Assert.StartsWith(".", (string)progress["copies"]![0]!, StringComparison.Ordinal);
+        await host.PostAsync("/api/log", Entry("takenBack"));
+        await host.PostAsync("/api/log", Entry("problem").With("note", "Bloom on the gloss").With("cause", "damp room").With("remedy", "A second coat in dry air"));
+        Assert.Single((await host.GetAsync("/api/log?search=damp+second")).AsArray());
+        await host.RefusesAsync(HttpMethod.Post, "/api/log", Entry("done").With("mixRecordId", Guid.NewGuid().ToString()), "mixRecordId", HttpStatusCode.NotFound);
+        await host.RefusesAsync(HttpMethod.Post, "/api/log", Entry("done").With("paintFraction", 1.5), "paintFraction");
+        await host.RefusesAsync(HttpMethod.Post, "/api/log", Entry("done").With("photoId", Guid.NewGuid().ToString()), "photoId", HttpStatusCode.NotFound);
+        await host.RefusesAsync(HttpMethod.Get, $"/api/log/progress?setId={Guid.NewGuid()}", null, "setId", HttpStatusCode.NotFound);
     }
 
     [Fact]

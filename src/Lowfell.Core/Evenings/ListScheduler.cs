@@ -22,30 +22,49 @@ public static class ListScheduler
     {
         var split = Lots.Split(task);
         var wanted = split.Chains.Sum(c => c.Count);
-        double[] usual = [.. split.Chains.Select(_ => 1.0)];
         Plan? best = null;
-        void Try(double[] pressing, double keepSetUp)
+        var bestOrder = new Order([.. split.Chains.Select(_ => 1.0)], 0);
+        void Try(Order order)
         {
-            var plan = new Run(split, pressing, keepSetUp).Go();
-            if (best is null || plan.Rank(wanted).CompareTo(best.Rank(wanted)) < 0)
+            var plan = new Run(split, order.Pressing, order.KeepSetUp).Go();
+            if (best is null || plan.Rank(wanted).CompareTo(best.Rank(wanted)) <= 0)
             {
-                best = plan;
+                (best, bestOrder) = (plan, order);
             }
         }
 
         foreach (var keep in new[] { 0.0, 60, 600, 6000 })
         {
-            Try(usual, keep);
+            Try(new([.. split.Chains.Select(_ => 1.0)], keep));
         }
 
+        // Every few tries from scratch; else a step from the best, in which some chains press more or less.
         var random = new Random(seed);
-        while (goOn(best!))
+        for (var tries = 0; goOn(best!); tries++)
         {
-            Try([.. usual.Select(_ => 0.6 + (0.8 * random.NextDouble()))], Math.Pow(10, 4 * random.NextDouble()));
+            Try(tries % FromScratchEvery == 0 ? Shuffled(split, random) : Neighbour(bestOrder, random));
         }
 
         return best!;
     }
+
+    private const int FromScratchEvery = 8;
+
+    private static Order Shuffled(PlanTask split, Random random) => new([.. split.Chains.Select(_ => 0.6 + (0.8 * random.NextDouble()))], Math.Pow(10, 4 * random.NextDouble()));
+
+    private static Order Neighbour(Order from, Random random)
+    {
+        double[] pressing = [.. from.Pressing];
+        for (var change = 1 + random.Next(Math.Max(1, pressing.Length / 6)); change > 0 && pressing.Length > 0; change--)
+        {
+            pressing[random.Next(pressing.Length)] *= Math.Exp(random.NextDouble() - 0.5);
+        }
+
+        return new(pressing, random.Next(3) == 0 ? Math.Max(1, from.KeepSetUp) * Math.Exp(2 * (random.NextDouble() - 0.5)) : from.KeepSetUp);
+    }
+
+    /// <summary>How much each chain presses, and what keeping a set-up is worth.</summary>
+    private sealed record Order(double[] Pressing, double KeepSetUp);
 
     /// <summary>The first session in which everything can be done at the earliest by plans that keep lots whole: none of them can finish before.</summary>
     /// <remarks>

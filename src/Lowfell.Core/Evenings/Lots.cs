@@ -94,6 +94,34 @@ internal static class Lots
         return path.Where(p => p.Count > 0);
     }
 
+    /// <summary>The task on a grid of time: durations, waits and set-ups are rounded up and windows down, so that a plan of it is one of the task too.</summary>
+    /// <param name="task">The task, split.</param>
+    /// <param name="perMinute">Marks of the grid in a minute.</param>
+    public static PlanTask Snap(PlanTask task, int perMinute)
+    {
+        double Up(double minutes) => Math.Ceiling((minutes * perMinute) - Tolerance) / perMinute;
+        double Down(double minutes) => Math.Floor((minutes * perMinute) + Tolerance) / perMinute;
+        return task with
+        {
+            Chains = [.. task.Chains.Select(chain => (IReadOnlyList<Lot>)[.. chain.Select((lot, place) =>
+            {
+                var next = place + 1 < chain.Count ? chain[place + 1] : null;
+                var own = Up(lot.Minutes) / lot.Copies.Count;
+                var lead = next is null ? 0 : own + Math.Max(0, (lot.Copies.Count - 1) * (own - (Up(next.Minutes) / next.Copies.Count)));
+                var trail = next is null ? 0 : own + Math.Min(0, (lot.Copies.Count - 1) * (own - (Up(next.Minutes) / next.Copies.Count)));
+                return lot with
+                {
+                    MinutesPerCopy = own,
+                    OwnSetUpMin = Up(lot.SetUpMin),
+                    LagMin = next is null ? Up(lot.LagMin) : Up(Lag(lot, next)) - lead,
+                    MostLagMin = next is null || MostLag(lot, next) is not { } most ? lot.MostLagMin : Down(most) - trail,
+                    TouchMin = Up(lot.TouchMin),
+                    NotBefore = Up(lot.NotBefore),
+                };
+            })])],
+        };
+    }
+
     private static int MostAtOnce(IReadOnlyList<Lot> chain, int longest)
     {
         if (chain.Count == 0)

@@ -49,8 +49,8 @@ public sealed class AmountTests
     {
         var coat = Build.Coat(Technique.Wash, Build.KelpWash);
         CoatAmount Of(params int[] copies) => CoatAmount.Of(coat, [.. copies.Select(c => Wall with { AreaMm2 = area, Copies = c })], Palette.Wet);
-        Assert.Equal(Of(a).OnPieceMl + Of(b).OnPieceMl, Of(a, b).OnPieceMl, 9);
-        Assert.Equal(Of(a + b).OnPieceMl, Of(a, b).OnPieceMl, 9);
+        Assert.Equal(Of(a).OnPieceMl + Of(b).OnPieceMl, Of(a, b).OnPieceMl, 1e-9);
+        Assert.Equal(Of(a + b).OnPieceMl, Of(a, b).OnPieceMl, 1e-9);
     });
 
     [Fact]

@@ -70,7 +70,7 @@ public sealed class ListSchedulerTests
             Assert.Empty(PlanCheck.Faults(task, better));
             if (first.Problem is null)
             {
-                Assert.True((better.LastSession, better.SetUps, better.IdleMin).CompareTo((first.LastSession, first.SetUps, first.IdleMin)) <= 0);
+                Assert.True(better.Rank(first.Lots.Count).CompareTo(first.Rank(first.Lots.Count)) <= 0);
             }
         },
         iter: 40);

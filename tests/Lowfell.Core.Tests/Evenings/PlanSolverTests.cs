@@ -21,7 +21,14 @@ public sealed class PlanSolverTests
             // Two zones, the part that is fitted when both are done, and a zone painted over the join.
             var fit = new Lot
             {
-                CoatId = Guid.NewGuid(), ZoneId = Guid.NewGuid(), Chain = chains, Copies = all[0][0].Copies, MinutesPerCopy = 3, Station = Station.Assembly, Colour = "", LagMin = 60,
+                CoatId = Guid.NewGuid(),
+                ZoneId = Guid.NewGuid(),
+                Chain = chains,
+                Copies = all[0][0].Copies,
+                MinutesPerCopy = 3,
+                Station = Station.Assembly,
+                Colour = "",
+                LagMin = 60,
             };
             all[1] = [.. all[1].Select(l => l with { Copies = all[0][0].Copies })];
             all[2] = [.. all[2].Select(l => l with { Copies = all[0][0].Copies })];
@@ -102,6 +109,27 @@ public sealed class PlanSolverTests
         threads: 1);
 
     [Fact]
+    public void A_plan_on_the_grid_of_time_is_a_plan_of_the_task_and_holds_in_the_model() => Gen.Select(Gen.Int[0, 1_000_000], Gen.Int[1, 5], Gen.Int[1, 8], Gen.Int[1, 8]).Sample(
+        (seed, chains, coats, copies) =>
+        {
+            var exact = Lots.Split(Generated(seed, chains, coats, copies));
+            var grid = Lots.Snap(exact, VisitModel.PerMinute);
+            var plan = ListScheduler.Immediate(grid);
+            Assert.All(plan.Lots, l => Assert.Equal(Math.Round(l.Start * VisitModel.PerMinute), l.Start * VisitModel.PerMinute, 6));
+            var lots = exact.Chains.SelectMany(c => c).ToDictionary(l => (l.Chain, l.CoatId, l.Pass));
+            var real = plan with { Lots = [.. plan.Lots.Select(l => l with { Lot = lots[(l.Lot.Chain, l.Lot.CoatId, l.Lot.Pass)] })] };
+            Assert.Empty(PlanCheck.Faults(exact, real));
+
+            // Else every search would begin from nothing.
+            if (plan.Problem is null && plan.Lots.Count > 0)
+            {
+                Assert.Equal("Optimal", VisitModel.Build(grid, plan.LastSession + 1, plan).HintStatus(plan).ToString());
+            }
+        },
+        iter: 40,
+        threads: 2);
+
+    [Fact]
     public async Task A_search_that_is_cancelled_ends_soon_with_the_best_so_far()
     {
         var task = Generated(7, 6, 12, 8);
@@ -153,7 +181,14 @@ public sealed class PlanSolverTests
     {
         Lot Of(int chain, double minutes, double lag, Station station) => new()
         {
-            CoatId = Guid.NewGuid(), ZoneId = Guid.NewGuid(), Chain = chain, Copies = [1, 2], MinutesPerCopy = minutes, Station = station, Colour = "", LagMin = lag,
+            CoatId = Guid.NewGuid(),
+            ZoneId = Guid.NewGuid(),
+            Chain = chain,
+            Copies = [1, 2],
+            MinutesPerCopy = minutes,
+            Station = station,
+            Colour = "",
+            LagMin = lag,
         };
         var task = new PlanTask([[Of(0, 10, 45, Station.Brush)], [Of(1, 2, 240, Station.Assembly)], [Of(2, 5, 0, Station.Brush)]], Evenings, [], [(0, 1), (1, 2)]);
         foreach (var plan in new[] { ListScheduler.Immediate(task), Solve(task, 1).Best })

@@ -11,24 +11,35 @@ public sealed class PlanSolver
     // Shares of the time: orders of priority, and stepping down the horizon.
     private const double OrdersShare = 0.12;
     private const double OrdersMostSeconds = 2;
+
+    // So large a model is slow to improve: trying orders gets more of the time.
+    private const int ManyLots = 120;
+    private const double OrdersShareOfMany = 0.35;
+
     private const double FinishShare = 0.55;
     private const double LeastSeconds = 0.05;
 
+    private readonly PlanTask exact;
     private readonly PlanTask task;
     private readonly SolveLimits limits;
     private readonly Func<TimeSpan> elapsed;
     private readonly Action<SolveState> tell;
     private readonly CancellationToken cancel;
     private readonly int wanted;
+
+    // The best plan, and the best on the solver's grid, which is where the next search begins.
     private Plan best;
+    private Plan onGrid;
     private PlanBounds bounds;
 
     private PlanSolver(PlanTask task, SolveLimits limits, Func<TimeSpan> elapsed, Action<SolveState> tell, CancellationToken cancel)
     {
-        (this.task, this.limits, this.elapsed, this.tell, this.cancel) = (Lots.Split(task), limits, elapsed, tell, cancel);
-        wanted = this.task.Chains.Sum(c => c.Count);
-        best = ListScheduler.Immediate(this.task);
-        bounds = new(ListScheduler.EarliestFinish(this.task));
+        exact = Lots.Split(task);
+        (this.task, this.limits, this.elapsed, this.tell, this.cancel) = (Lots.Snap(exact, VisitModel.PerMinute), limits, elapsed, tell, cancel);
+        wanted = exact.Chains.Sum(c => c.Count);
+        best = ListScheduler.Immediate(exact);
+        onGrid = ListScheduler.Immediate(this.task);
+        bounds = new(ListScheduler.EarliestFinish(exact));
     }
 
     /// <summary>Looks for a plan until none better can be, the time is up or it is cancelled; the best so far is the answer in each case.</summary>
@@ -74,19 +85,43 @@ public sealed class PlanSolver
 
     private bool Take(Plan plan, SolveStage stage)
     {
-        if (plan.Rank(wanted).CompareTo(best.Rank(wanted)) >= 0 || PlanCheck.Faults(task, plan).Count > 0)
+        if (plan.Rank(wanted).CompareTo(onGrid.Rank(wanted)) < 0)
+        {
+            onGrid = plan;
+        }
+
+        var real = Exact(plan);
+        if (real.Rank(wanted).CompareTo(best.Rank(wanted)) >= 0 || PlanCheck.Faults(exact, real).Count > 0)
         {
             return false;
         }
 
-        best = plan;
+        best = real;
         Tell(stage);
         return true;
     }
 
+    // A plan of the grid with the task's own figures: the same starts, in which everything takes a little less.
+    private Plan Exact(Plan plan)
+    {
+        var lots = exact.Chains.SelectMany(c => c).ToDictionary(l => (l.Chain, l.CoatId, l.Pass));
+        Lot? before = null;
+        var session = -1;
+        return plan with
+        {
+            Lots = [.. plan.Lots.OrderBy(l => l.Start).Select(planned =>
+            {
+                var lot = lots[(planned.Lot.Chain, planned.Lot.CoatId, planned.Lot.Pass)];
+                var real = planned with { Lot = lot, SetUpMin = lot.SetUpAfter(session == planned.Session ? before : null) };
+                (before, session) = (lot, planned.Session);
+                return real;
+            })],
+        };
+    }
+
     private void Orders()
     {
-        var until = Math.Min(OrdersMostSeconds, limits.Seconds * OrdersShare);
+        var until = wanted > ManyLots ? limits.Seconds * OrdersShareOfMany : Math.Min(OrdersMostSeconds, limits.Seconds * OrdersShare);
         bool GoOn(Plan soFar)
         {
             Take(soFar, SolveStage.Orders);
@@ -109,8 +144,8 @@ public sealed class PlanSolver
                 return;
             }
 
-            var model = VisitModel.Build(task, horizon, best);
-            var answer = model.AnyPlan(best, until - elapsed().TotalSeconds, limits, cancel);
+            var model = VisitModel.Build(task, horizon, onGrid);
+            var answer = model.AnyPlan(onGrid, until - elapsed().TotalSeconds, limits, cancel);
             if (answer.Impossible)
             {
                 bounds = bounds with { LastSession = horizon };
@@ -132,7 +167,7 @@ public sealed class PlanSolver
             return;
         }
 
-        var model = VisitModel.Build(task, best.LastSession + 1, best);
+        var model = VisitModel.Build(task, best.LastSession + 1, onGrid);
         foreach (var (stage, share) in new[] { (SolveStage.Sessions, 0.35), (SolveStage.SetUps, 0.85), (SolveStage.Idle, 1.0) })
         {
             if (cancel.IsCancellationRequested || Left * share < LeastSeconds)
@@ -141,7 +176,7 @@ public sealed class PlanSolver
             }
 
             Tell(stage);
-            var bound = model.Minimise(stage, best, Left * share, limits, plan => Take(plan, stage), cancel);
+            var bound = model.Minimise(stage, onGrid, Left * share, limits, plan => Take(plan, stage), cancel);
             bounds = stage switch
             {
                 SolveStage.Sessions => bounds with { Sessions = Math.Min(best.SessionsUsed, (int)Math.Ceiling(bound - Lots.Tolerance)) },

@@ -9,14 +9,14 @@ internal readonly record struct Answer(Plan? Plan, bool Impossible);
 
 /// <summary>The evenings as a constraint model: lots are placed in visits, a visit being one set-up with the lots done in it.</summary>
 /// <remarks>
-/// Times are in tenths of a minute, durations and waits rounded up and windows down, so that every solution holds for the exact figures.
+/// Times are in tenths of a minute, on which <see cref="Lots.Snap"/> puts the task: plans of the list scheduler fit the model as they are.
 /// A lot's start has as its domain the places of the sessions that its chain leaves it. Lots do not overlap; visits do not overlap; each lot
 /// is in one visit of its station and colour. Redundant sums of visits and sessions tighten the bound (docs/model.md).
 /// </remarks>
 internal sealed class VisitModel
 {
-    /// <summary>Units in a minute.</summary>
-    private const int PerMinute = 10;
+    /// <summary>Units in a minute: the task comes on this grid.</summary>
+    public const int PerMinute = 10;
 
     /// <summary>Above so many lots a set-up has but one visit in a session.</summary>
     private const int ManyLots = 60;
@@ -73,7 +73,7 @@ internal sealed class VisitModel
     private sealed record Evening(int Session, BoolVar Used, IntVar From, IntVar To);
 
     /// <summary>The model of plans that end within the first sessions.</summary>
-    /// <param name="task">What is to be planned, split.</param>
+    /// <param name="task">What is to be planned, split and on the grid.</param>
     /// <param name="horizon">So many sessions there are.</param>
     /// <param name="hint">The best plan so far: the model has room for its visits at least.</param>
     public static VisitModel Build(PlanTask task, int horizon, Plan hint)
@@ -101,6 +101,13 @@ internal sealed class VisitModel
         Hint(hint);
         var (status, plan) = Solve(seconds, limits, "stop_after_first_solution:true", null, cancel);
         return new(plan, status == CpSolverStatus.Infeasible);
+    }
+
+    /// <summary>Whether a plan, as it is hinted, holds in the model: else the search begins from nothing.</summary>
+    internal CpSolverStatus HintStatus(Plan hint)
+    {
+        Hint(hint);
+        return Solve(5, new(), "fix_variables_to_their_hinted_value:true", null, CancellationToken.None).Status;
     }
 
     /// <summary>Minimises one figure, the earlier ones held where the best plan has them.</summary>
@@ -522,35 +529,9 @@ internal sealed class VisitModel
         HintVisits(moved);
     }
 
-    // Rounded figures want a little more room: each lot is put where those before it leave it.
-    private Dictionary<Item, long> Starts(Dictionary<Item, PlannedLot> moved)
-    {
-        var starts = new Dictionary<Item, long>();
-        (Item Item, int Session)? last = null;
-        foreach (var (item, lot) in moved.OrderBy(m => m.Value.Start))
-        {
-            var start = Math.Max(item.Head, Open(lot.Session) + item.SetUp);
-            start = Math.Max(start, Down(lot.Start));
-            if (last is { } l && l.Session == lot.Session)
-            {
-                start = Math.Max(start, starts[l.Item] + l.Item.Size + Up(item.Lot.SetUpAfter(l.Item.Lot)));
-            }
-
-            foreach (var (before, lag) in Before(item).Where(b => starts.ContainsKey(b.Item)))
-            {
-                start = Math.Max(start, starts[before] + lag);
-            }
-
-            starts[item] = start;
-            last = (item, lot.Session);
-        }
-
-        return starts;
-    }
-
     private void HintVisits(Dictionary<Item, PlannedLot> moved)
     {
-        var starts = Starts(moved);
+        var starts = moved.ToDictionary(m => m.Key, m => (long)Math.Round(m.Value.Start * PerMinute));
         var made = new Dictionary<Visit, (long From, long To)>();
         var inside = new Dictionary<Item, Visit>();
         foreach (var session in moved.GroupBy(m => m.Value.Session))
