@@ -13,7 +13,7 @@ public sealed class Browser : IDisposable
     private const string FindByName = """
         const [name, within] = arguments;
         const all = [...document.querySelectorAll(`${within} button, ${within} a, [role=menuitem], [role=option], ${within} [role=radio]`)];
-        return all.find(e => e.checkVisibility() && (e.getAttribute("aria-label") === name || e.innerText.trim() === name || e.innerText.trim().startsWith(name + "\n"))) ?? null;
+        return all.find(e => e.checkVisibility() && !e.disabled && (e.getAttribute("aria-label") === name || e.innerText.trim() === name || e.innerText.trim().startsWith(name + "\n"))) ?? null;
         """;
 
     private readonly ChromeDriver driver;
@@ -58,6 +58,9 @@ public sealed class Browser : IDisposable
     public void Reload() => driver.Navigate().Refresh();
 
     public object? Run(string script, params object[] args) => driver.ExecuteScript(script, args);
+
+    /// <summary>A script that calls back with a number.</summary>
+    public double RunAsync(string script) => Convert.ToDouble(driver.ExecuteAsyncScript(script), System.Globalization.CultureInfo.InvariantCulture);
 
     public IWebElement Find(string css) => Until(() => All(css).FirstOrDefault(e => e.Displayed), $"an element {css}");
 

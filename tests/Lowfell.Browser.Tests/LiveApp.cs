@@ -9,12 +9,18 @@ namespace Lowfell.Browser.Tests;
 /// <summary>The whole application on a port and a database of its own.</summary>
 public sealed class LiveApp : WebApplicationFactory<Program>
 {
-    private readonly string database = "lowfell_browser_" + Guid.NewGuid().ToString("n")[..12];
+    private readonly string database;
 
     public LiveApp(bool demo = true)
+        : this(demo, "lowfell_browser_" + Guid.NewGuid().ToString("n")[..12], 0)
+    {
+    }
+
+    private LiveApp(bool demo, string database, int port)
     {
         Demo = demo;
-        UseKestrel(0);
+        this.database = database;
+        UseKestrel(port);
         StartServer();
         Http = new HttpClient { BaseAddress = ClientOptions.BaseAddress };
     }
@@ -40,6 +46,15 @@ public sealed class LiveApp : WebApplicationFactory<Program>
         var sets = await Http.GetFromJsonAsync<JsonArray>("/api/sets");
         return (string)sets!.Where(s => set is null || (string)s!["name"]! == set).SelectMany(s => s!["pieces"]!.AsArray()).SelectMany(p => p!["zones"]!.AsArray())
             .First(z => (string)z!["settings"]!["name"]! == name)!["id"]!;
+    }
+
+    /// <summary>Stops the host and leaves its database; gives what starts it again where it was.</summary>
+    public async Task<Func<LiveApp>> StopAsync()
+    {
+        var port = ClientOptions.BaseAddress.Port;
+        Http.Dispose();
+        await base.DisposeAsync();
+        return () => new LiveApp(Demo, database, port);
     }
 
     public override async ValueTask DisposeAsync()

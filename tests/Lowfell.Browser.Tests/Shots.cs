@@ -43,6 +43,19 @@ public sealed class Shots
             Save(path[1..]);
         }
 
+        browser.Open("/log");
+        browser.Named("How far it is").Click();
+        browser.Find("[data-testid=progress] table");
+        Save("progress");
+        browser.Open("/evenings");
+        browser.Named("Look for", "[data-testid=search]").Click();
+        browser.Named("Hold to it").Click();
+        browser.Find("[data-testid=held]");
+        browser.Named("Plan again from now").Click();
+        browser.UntilTrue(() => browser.Find("[data-testid=held]").Text.Contains("Against", StringComparison.Ordinal), "both plans");
+        browser.Find("[data-testid=what-ifs] strong");
+        Save("evenings-held");
+        browser.Named("Let go").Click();
         browser.Open("/mixes");
         browser.Named("Made").Click();
         browser.Named("Make again").Click();

@@ -13,11 +13,14 @@ public sealed record Correction(double Factor, int Readings, double Low, double 
     /// <summary>A plan is never off by more than this: beyond it something else was measured.</summary>
     private const double Most = 4;
 
+    // A reading so far off is a slip of the finger, not of the plan.
+    private const double Slip = 10;
+
     /// <summary>A robust correction from ratios; null where there are too few.</summary>
     /// <param name="ratios">Real over planned, each above 0.</param>
     public static Correction? Of(IEnumerable<double> ratios)
     {
-        var sorted = ratios.Where(r => r > 0 && double.IsFinite(r)).Order().ToArray();
+        var sorted = ratios.Where(r => r is > 1 / Slip and < Slip).Order().ToArray();
         return sorted.Length < LeastReadings
             ? null
             : new(Math.Clamp(At(sorted, 0.5), 1 / Most, Most), sorted.Length, At(sorted, 0.25), At(sorted, 0.75));

@@ -18,7 +18,8 @@ public static class ListScheduler
     /// <param name="task">What is to be planned.</param>
     /// <param name="goOn">Asked before each try, with the best plan so far.</param>
     /// <param name="seed">Seed of the shuffling: the same seed and number of tries give the same plan.</param>
-    public static Plan Improve(PlanTask task, Func<Plan, bool> goOn, int seed)
+    /// <param name="wish">Starts of steps in an earlier plan, by zone, coat and pass: its order is tried first, so that no more is moved than has to be.</param>
+    public static Plan Improve(PlanTask task, Func<Plan, bool> goOn, int seed, IReadOnlyDictionary<(Guid Zone, Guid Coat, int Pass), double>? wish = null)
     {
         var split = Lots.Split(task);
         var wanted = split.Chains.Sum(c => c.Count);
@@ -26,11 +27,17 @@ public static class ListScheduler
         var bestOrder = new Order([.. split.Chains.Select(_ => 1.0)], 0);
         void Try(Order order)
         {
-            var plan = new Run(split, order.Pressing, order.KeepSetUp).Go();
-            if (best is null || plan.Rank(wanted).CompareTo(best.Rank(wanted)) <= 0)
+            var plan = new Run(split, order.Pressing, order.KeepSetUp, order.Wish).Go();
+            // Of two alike the earlier order stays where a plan is followed, else the newer one, to move on.
+            if (best is null || plan.Rank(wanted).CompareTo(best.Rank(wanted)) < (wish is null ? 1 : 0))
             {
                 (best, bestOrder) = (plan, order);
             }
+        }
+
+        if (wish is not null)
+        {
+            Try(bestOrder with { Wish = wish });
         }
 
         foreach (var keep in new[] { 0.0, 60, 600, 6000 })
@@ -64,7 +71,7 @@ public static class ListScheduler
     }
 
     /// <summary>How much each chain presses, and what keeping a set-up is worth.</summary>
-    private sealed record Order(double[] Pressing, double KeepSetUp);
+    private sealed record Order(double[] Pressing, double KeepSetUp, IReadOnlyDictionary<(Guid Zone, Guid Coat, int Pass), double>? Wish = null);
 
     /// <summary>The first session in which everything can be done at the earliest by plans that keep lots whole: none of them can finish before.</summary>
     /// <remarks>
@@ -110,9 +117,11 @@ public static class ListScheduler
         private readonly double[] wetUntil;
         private readonly List<int>[] after;
 
-        public Run(PlanTask task, double[] pressing, double keepSetUp)
+        private readonly IReadOnlyDictionary<(Guid Zone, Guid Coat, int Pass), double>? wish;
+
+        public Run(PlanTask task, double[] pressing, double keepSetUp, IReadOnlyDictionary<(Guid Zone, Guid Coat, int Pass), double>? wish = null)
         {
-            (this.task, this.pressing, this.keepSetUp) = (task, pressing, keepSetUp);
+            (this.task, this.pressing, this.keepSetUp, this.wish) = (task, pressing, keepSetUp, wish);
             next = new int[task.Chains.Count];
             ready = new double[task.Chains.Count];
             wetUntil = new double[task.Chains.Count];
@@ -203,7 +212,7 @@ public static class ListScheduler
             // What starts within a few minutes of the first is as good as at once.
             const double Soon = 6;
             var best = -1;
-            var most = double.MinValue;
+            var most = double.NegativeInfinity;
             for (var c = 0; c < next.Length; c++)
             {
                 if (starts[c] > earliest + Soon)
@@ -212,7 +221,9 @@ public static class ListScheduler
                 }
 
                 var lot = task.Chains[c][next[c]];
-                var urge = (tail[c][next[c]] * pressing[c]) + (lot.SetUpAfter(before) == 0 ? keepSetUp : 0);
+                var urge = wish is not null
+                    ? -wish.GetValueOrDefault((lot.ZoneId, lot.CoatId, lot.Pass), double.MaxValue)
+                    : (tail[c][next[c]] * pressing[c]) + (lot.SetUpAfter(before) == 0 ? keepSetUp : 0);
                 if (urge > most)
                 {
                     (best, most) = (c, urge);

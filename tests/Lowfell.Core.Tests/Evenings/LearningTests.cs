@@ -20,13 +20,16 @@ public sealed class LearningTests
     [Fact]
     public void One_wild_reading_hardly_moves_it() => Gen.Double[0.8, 1.2].Array[6, 20].Sample(ratios =>
     {
-        var (calm, wild) = (Correction.Of(ratios)!, Correction.Of([.. ratios, 60.0])!);
+        var (calm, wild) = (Correction.Of(ratios)!, Correction.Of([.. ratios, 9.0])!);
         Assert.InRange(wild.Factor, calm.Factor, ratios.Max());
         Assert.InRange(calm.Factor, calm.Low, calm.High);
     });
 
     [Fact]
-    public void Nothing_is_believed_beyond_four_times() => Assert.Equal((4, 0.25), (Correction.Of([9, 9, 9])!.Factor, Correction.Of([0.01, 0.02, 0.03])!.Factor));
+    public void Nothing_is_believed_beyond_four_times() => Assert.Equal((4, 0.25), (Correction.Of([9, 9, 9])!.Factor, Correction.Of([0.11, 0.12, 0.13])!.Factor));
+
+    [Fact]
+    public void A_slip_of_the_finger_is_no_reading() => Assert.Null(Correction.Of([1.1, 1.2, 0.002, 60]));
 
     [Fact]
     public void A_stack_becomes_steps_that_wait_for_each_other()

@@ -84,7 +84,8 @@ public sealed class PlanDesk(LowfellDb db, IServiceProvider services, IBenchScop
     internal async Task<PlanView> HoldNewAsync(PlanRequest request, CancellationToken cancel)
     {
         var planner = await OpenAsync(request, cancel);
-        var state = planner.AtOnce(SearchMs);
+        var before = await HeldAsync(cancel) is { } held ? MaterialSnapshot.Read<List<KeptLot>>(held.Lots) : null;
+        var state = planner.AtOnce(SearchMs, before);
         if (state.Best.Lots.Count == 0)
         {
             throw new RefusedException("request", "There is nothing to hold: no coat is open, or no evening is set.");

@@ -71,10 +71,13 @@ internal sealed class Planner
     }
 
     /// <summary>A plan at once, looked at again for some milliseconds.</summary>
-    public SolveState AtOnce(int searchMs)
+    /// <param name="searchMs">Milliseconds of looking.</param>
+    /// <param name="before">A plan whose order is followed as far as it is as good.</param>
+    public SolveState AtOnce(int searchMs, IReadOnlyList<KeptLot>? before = null)
     {
         var clock = Stopwatch.StartNew();
-        var plan = ListScheduler.Improve(Task, _ => clock.ElapsedMilliseconds < searchMs, seed: 1);
+        var wish = before?.GroupBy(l => (l.ZoneId, l.CoatId, l.Pass)).ToDictionary(g => g.Key, g => Minutes(g.Min(l => l.StartUtc)));
+        var plan = ListScheduler.Improve(Task, _ => clock.ElapsedMilliseconds < searchMs, seed: 1, wish);
         Check(plan);
         return new(SolveStage.Ended, plan, new(ListScheduler.EarliestFinish(Task)));
     }

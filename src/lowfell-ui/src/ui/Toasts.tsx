@@ -36,7 +36,7 @@ export function Toasts() {
         <Toast.Root
           key={note.id}
           onOpenChange={(open) => !open && drop(note.id)}
-          className="flex items-center gap-3 rounded border border-strong bg-raised px-4 py-2 text-sm shadow-lg"
+          className="toast flex items-center gap-3 rounded border border-strong bg-raised px-4 py-2 text-sm shadow-lg"
         >
           <Toast.Description>{note.text}</Toast.Description>
           {note.undo && (

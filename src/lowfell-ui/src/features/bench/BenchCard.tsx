@@ -75,20 +75,20 @@ export function BenchCard({ step, started, otherwise, cautionNote, children, ...
           {step.copies.length === 1 ? "Done" : `Done for all ${step.copies.length}`}
         </button>
       </div>
-      <div className="mt-3 grid grid-cols-3 gap-3 max-[520px]:grid-cols-2">
-        <button type="button" className={`${big} border-line`} onClick={on.onPutOff}>
+      <div className="mt-3 grid grid-cols-5 gap-3 max-[760px]:grid-cols-3">
+        <button type="button" className={`${big} border-line !px-1`} onClick={on.onPutOff}>
           Not now
         </button>
-        <button type="button" className={`${big} border-line`} onClick={on.onLeaveOut}>
+        <button type="button" className={`${big} border-line !px-1`} onClick={on.onLeaveOut}>
           Leave it out
         </button>
-        <button type="button" className={`${big} border-line`} onClick={() => on.onWrite("otherwise")}>
+        <button type="button" className={`${big} border-line !px-1`} onClick={() => on.onWrite("otherwise")}>
           Otherwise
         </button>
-        <button type="button" className={`${big} border-line`} onClick={() => on.onWrite("problem")}>
+        <button type="button" className={`${big} border-line !px-1`} onClick={() => on.onWrite("problem")}>
           Problem
         </button>
-        <button type="button" className={`${big} border-line`} onClick={() => on.onWrite("note")}>
+        <button type="button" className={`${big} border-line !px-1`} onClick={() => on.onWrite("note")}>
           Note
         </button>
       </div>

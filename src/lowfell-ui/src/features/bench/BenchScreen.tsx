@@ -53,7 +53,11 @@ export function BenchScreen() {
     () => (plan.data ? openSteps(plan.data.plan, unknownTo(plan.data.asked, pending, benchQueue.recent), putOff) : []),
     [plan.data, pending, putOff],
   );
-  const step = steps[0];
+  // What is begun stays before the painter, whatever a new plan would put first.
+  const last = useRef<string>(undefined);
+  const step = steps.find((s) => keyOf(s) === last.current) ?? steps[0];
+  last.current = step && keyOf(step);
+  const rest = steps.filter((s) => s !== step).slice(0, 3);
   const time = useWorkTime(step);
   const strip = useProgress(step?.zoneId);
   const shownProgress = strip.data?.progress.find((p) => p.steps.some((s) => s.coatId === step?.coatId));
@@ -84,7 +88,7 @@ export function BenchScreen() {
   if (!plan.data)
     return <p className="p-6 text-xl">{plan.isError ? wording(plan.error) : "Looking for what is next…"}</p>;
   return (
-    <div className="mx-auto flex w-full max-w-4xl flex-col gap-4 p-4 text-xl" data-testid="bench">
+    <div className="at-the-bench mx-auto flex w-full max-w-4xl flex-col gap-4 p-4 text-xl" data-testid="bench">
       <Waiting count={pending.length} />
       {step ? (
         <BenchCard
@@ -122,7 +126,7 @@ export function BenchScreen() {
           setTimers((all) => all.filter((o) => o.id !== t.id));
         }}
       />
-      <Then steps={steps.slice(1, 4)} />
+      <Then steps={rest} />
     </div>
   );
 }

@@ -84,8 +84,14 @@ export function EveningsScreen() {
               </p>
             )}
             {!plan.data && !error && <p className="mt-1 text-sm text-soft">Planning…</p>}
-            {plan.data && <Verdict plan={plan.data} whole={known.length === 0} />}
-            {plan.data && (plan.data.steps > 0 || plan.data.kept) && <HeldPlan plan={plan.data} request={request} />}
+            {plan.data && (
+              <div className={plan.data.kept ? "" : "flex items-end gap-3"}>
+                <div className="min-w-0 flex-1">
+                  <Verdict plan={plan.data} whole={known.length === 0} />
+                </div>
+                {(plan.data.steps > 0 || plan.data.kept) && <HeldPlan plan={plan.data} request={request} />}
+              </div>
+            )}
           </section>
           {plan.data && plan.data.calendar.length > 0 && (
             <section

@@ -1,14 +1,12 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { HeldPlan as Held, Plan, PlanRequest } from "../../api/types";
 import { duration } from "../../api/words";
 import { Button, notify } from "../../ui";
+import { refreshPlan } from "./request";
 import { saved } from "./saved";
 import { day } from "./when";
-
-const refresh = () =>
-  queryClient.invalidateQueries({ predicate: (q) => ["plan", "whatIfs"].includes(String(q.queryKey[0])) });
 
 /** The plan that is held: whether it still stands, how it differs from the one before, and what the evenings came to. */
 export function HeldPlan({ plan, request }: { plan: Plan; request: PlanRequest }) {
@@ -22,7 +20,7 @@ export function HeldPlan({ plan, request }: { plan: Plan; request: PlanRequest }
       return what;
     },
     onSuccess: async (what) => {
-      await refresh();
+      await refreshPlan();
       notify(
         {
           hold: "You hold to this plan: it stays as it is until you plan again.",

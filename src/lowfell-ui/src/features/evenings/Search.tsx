@@ -1,8 +1,9 @@
 import { useMutation } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { PlanRequest, PlanSummary, Solve, SolveStage } from "../../api/types";
 import { Button, Choice, notify } from "../../ui";
+import { refreshPlan } from "./request";
 import { saved } from "./saved";
 import { day } from "./when";
 
@@ -60,7 +61,7 @@ export function Search({ request, shown }: Props) {
     mutationFn: () => ask(api.PUT("/api/plan/held", { body: { planId: solve!.planId } })),
     onSuccess: async () => {
       forget();
-      await queryClient.invalidateQueries({ queryKey: ["plan"] });
+      await refreshPlan();
       notify("You hold to this plan now.");
     },
     onError: (error) => notify(wording(error)),
@@ -75,12 +76,19 @@ export function Search({ request, shown }: Props) {
       <h2 className="mb-1 font-semibold">A better plan</h2>
       {solve && running(solve) && (
         <>
-          <progress
-            className="h-2 w-full accent-accent"
+          <div
+            role="progressbar"
             aria-label="Time of the search"
-            max={solve.seconds}
-            value={Math.min(solve.seconds, solve.progress?.seconds ?? 0)}
-          />
+            aria-valuemin={0}
+            aria-valuemax={solve.seconds}
+            aria-valuenow={Math.min(solve.seconds, solve.progress?.seconds ?? 0)}
+            className="mb-1 h-1.5 overflow-hidden rounded bg-tint"
+          >
+            <div
+              className="h-full bg-accent"
+              style={{ width: `${Math.min(100, (100 * (solve.progress?.seconds ?? 0)) / solve.seconds)}%` }}
+            />
+          </div>
           <p aria-live="polite">
             {solve.progress ? `Now ${stageWord[solve.progress.stage]}.` : "It waits for its turn."}
           </p>

@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { LogAction, PlannedEvening, PlannedStep } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, notify } from "../../ui";
@@ -9,6 +9,7 @@ import { logAction } from "../log/action";
 import { type Entry, EntryDialog } from "../log/EntryDialog";
 import { ranges } from "../mixes/ranges";
 import { Core } from "./Core";
+import { refreshPlan } from "./request";
 import { clock, day, dryAt } from "./when";
 
 interface Props {
@@ -20,11 +21,6 @@ interface Props {
   onLater?: () => void;
 }
 
-const refresh = () =>
-  queryClient.invalidateQueries({
-    predicate: (q) => ["plan", "whatIfs", "log", "progress"].includes(String(q.queryKey[0])),
-  });
-
 /** One step: for which copies, with what, what it should look like, when it is dry; and that it is done. */
 export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onLater }: Props) {
   const [writing, setWriting] = useState<"problem" | "note" | "otherwise">();
@@ -33,7 +29,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
     networkMode: "always",
     mutationFn: (action: LogAction) => ask(api.POST("/api/log", { body: action })),
     onSuccess: async (_, action) => {
-      await refresh();
+      await refreshPlan();
       if (action.kind === "done" || action.kind === "skipped") {
         setOtherwise({});
         notify(

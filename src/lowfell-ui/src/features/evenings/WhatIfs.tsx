@@ -28,7 +28,7 @@ export function WhatIfs({ request }: { request: PlanRequest }) {
               <span className="flex-1">{w.name}</span>
               <strong>{w.summary.doneOn ? day(w.summary.doneOn) : "can’t be done"}</strong>
             </p>
-            <p className="text-xs text-soft">{saved(base, w.summary)}</p>
+            <p className="text-xs text-soft">{saved(base, w.summary, false)}</p>
           </div>
         ))}
     </section>

@@ -1,3 +1,4 @@
+import { queryClient } from "../../api/client";
 import type { PlanRequest } from "../../api/types";
 
 const chosenKey = "lowfell.plannedSets";
@@ -28,3 +29,11 @@ export const planRequest = (sets: string[], learn: boolean): PlanRequest => ({
   overspray: "care",
   otherWash: false,
 });
+
+/** Asks for the plan anew; what else follows from it may come later. */
+export async function refreshPlan() {
+  void queryClient.invalidateQueries({
+    predicate: (q) => ["whatIfs", "log", "progress"].includes(String(q.queryKey[0])),
+  });
+  await queryClient.invalidateQueries({ queryKey: ["plan"] });
+}

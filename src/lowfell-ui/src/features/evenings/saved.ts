@@ -1,13 +1,13 @@
 import type { PlanSummary } from "../../api/types";
 import { duration, number } from "../../api/words";
 
-/** What one way saves against another, in a line. */
-export function saved(base: PlanSummary, way: PlanSummary): string {
+/** What one way saves against another, in a line; set-ups only where both were looked at long enough to tell. */
+export function saved(base: PlanSummary, way: PlanSummary, setUps = true): string {
   const parts = [
     days(base.doneOn, way.doneOn),
     change(base.evenings - way.evenings, (n) => `${n} ${n === 1 ? "evening" : "evenings"}`),
     change(Math.round(base.workMin - way.workMin), duration),
-    change(base.setUps - way.setUps, (n) => `${n} ${n === 1 ? "set-up" : "set-ups"}`),
+    setUps && change(base.setUps - way.setUps, (n) => `${n} ${n === 1 ? "set-up" : "set-ups"}`),
     change(base.paintMl - way.paintMl, (n) => `${number(n, 1)} ml`, 0.1),
   ].filter(Boolean);
   return parts.length === 0 ? "the same" : parts.join(", ");

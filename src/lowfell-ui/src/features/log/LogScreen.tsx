@@ -132,12 +132,12 @@ function Entries() {
                   </span>{" "}
                   {e.paint}
                   {e.pass > 1 && `, pass ${e.pass}`}
-                  {e.minutes != null && <span className="text-soft">, {number(e.minutes)} min</span>}
+                  {(e.minutes ?? 0) > 0 && <span className="text-soft">, {number(e.minutes!)} min</span>}
                   {e.paintFraction != null && (
                     <span className="text-soft">, {number(e.paintFraction * 100, 0)} % paint</span>
                   )}
-                  {e.setUpMinutes != null && (
-                    <span className="text-soft">, {number(e.setUpMinutes)} min to set up</span>
+                  {(e.setUpMinutes ?? 0) > 0 && (
+                    <span className="text-soft">, {number(e.setUpMinutes!)} min to set up</span>
                   )}
                   {e.who && <span className="text-soft">, {e.who}</span>}
                   <Said e={e} />
