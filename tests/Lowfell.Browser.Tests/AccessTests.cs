@@ -41,6 +41,37 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         var browser = session.Browser;
         browser.Open(path == "stack" ? $"/stack/{await session.App.ZoneIdAsync("Hull panels")}" : path);
         browser.Find(ready);
+        Look(theme);
+    }
+
+    [Theory]
+    [InlineData("day")]
+    [InlineData("lamp")]
+    public void What_opens_on_the_bench_the_log_and_the_evenings_has_none_either(string theme)
+    {
+        var browser = session.Browser;
+        browser.Open("/log");
+        browser.Named("How far it is").Click();
+        browser.Find("[data-testid=progress] table");
+        Look(theme);
+        browser.Open("/bench");
+        browser.Find("[data-testid=copies]");
+        browser.Named("Otherwise").Click();
+        browser.Find("[role=dialog]");
+        Look(theme);
+        browser.Open("/evenings");
+        browser.Named("Hold to this plan").Click();
+        browser.Find("[data-testid=held]");
+        browser.Named("Plan again from now").Click();
+        browser.UntilTrue(() => browser.Find("[data-testid=held]").Text.Contains("Against", StringComparison.Ordinal), "both plans");
+        Look(theme);
+        browser.Named("Let go").Click();
+        browser.Named("Hold to this plan");
+    }
+
+    private void Look(string theme)
+    {
+        var browser = session.Browser;
         browser.Run($"document.documentElement.dataset.theme = '{theme}'");
         browser.Run(Axe);
         browser.Run("window.axeDone = null; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then(r => { window.axeDone = JSON.stringify(r.violations.map(v => ({ id: v.id, impact: v.impact, nodes: v.nodes.map(n => n.html + ' ' + n.failureSummary) }))); });");

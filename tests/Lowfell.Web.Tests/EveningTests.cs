@@ -308,5 +308,12 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
         var csv = await host.Http.GetStringAsync("/api/room/readings.csv", TestContext.Current.CancellationToken);
         Assert.StartsWith("at,temperature_c,humidity\r\n", csv.TrimStart('\ufeff'), StringComparison.Ordinal);
         Assert.Contains($",{reading["temperatureC"]},", csv, StringComparison.Ordinal);
+
+        // What is done now has the sensor's air, what was done long ago that of the setting.
+        await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320)).With("room.temperatureC", 31));
+        var zone = await host.ZoneAsync("Furnace mouth");
+        async Task<double> Room(DateTimeOffset at) => (double)(await host.PostAsync("/api/log", new { id = Guid.NewGuid(), kind = "note", zoneId = (string)zone["id"]!, copies = new[] { 1 }, note = "Air of the room.", at }))[0]!["roomC"]!;
+        Assert.InRange(await Room(DateTimeOffset.UtcNow), 14, 20);
+        Assert.Equal(31, await Room(DateTimeOffset.UtcNow.AddDays(-300)));
     }
 }

@@ -99,6 +99,7 @@ public static class LogEndpoints
     private const int MostShown = 500;
     private const int MostExported = 100_000;
     private const int LongestNote = 2000;
+    private static readonly TimeSpan Around = TimeSpan.FromMinutes(30);
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(WebApplication app)
@@ -132,7 +133,7 @@ public static class LogEndpoints
         Check(action, zone, now);
         await CheckLinksAsync(action, db, cancel);
         var paint = await PaintAsync(action, zone, db, services, scope, shelves, cancel);
-        var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
+        var air = await AirAsync((action.At ?? now).ToUniversalTime(), db, scope, cancel);
         var rows = action.Copies.Distinct().Order().Select(copy => new LogRow
         {
             Id = EntryId(action.Id, copy),
@@ -146,8 +147,8 @@ public static class LogEndpoints
             Minutes = action.Minutes is { } minutes ? minutes / action.Copies.Count : null,
             Paint = paint,
             Label = $"{zone.Piece!.Name}, {zone.Name}",
-            RoomC = bench.RoomC,
-            RoomHumidity = bench.RoomHumidity,
+            RoomC = air.C,
+            RoomHumidity = air.Humidity,
             SetUpMinutes = copy == action.Copies.Min() ? action.SetUpMinutes : null,
             Who = action.Who.Trim(),
             PaintFraction = action.PaintFraction,
@@ -172,6 +173,19 @@ public static class LogEndpoints
         }
 
         return TypedResults.Ok(rows.ConvertAll(View));
+    }
+
+    // The room then: as the sensor read it, where it did around that time; else as it is set.
+    private static async Task<(double C, double Humidity)> AirAsync(DateTimeOffset at, LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    {
+        var (from, to) = (at - Around, at + Around);
+        if (await db.RoomReadings.AsNoTracking().Where(r => r.At >= from && r.At <= to).OrderByDescending(r => r.At).FirstOrDefaultAsync(cancel) is { } reading)
+        {
+            return (reading.TemperatureC, reading.Humidity);
+        }
+
+        var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
+        return (bench.RoomC, bench.RoomHumidity);
     }
 
     // What it was painted with: a coat's paint, or the part that was fitted.
