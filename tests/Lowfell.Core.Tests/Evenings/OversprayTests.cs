@@ -1,6 +1,5 @@
 using Lowfell.Core.Drying;
 using Lowfell.Core.Evenings;
-using Lowfell.Core.Materials;
 using Lowfell.Core.Stacks;
 using Xunit;
 
