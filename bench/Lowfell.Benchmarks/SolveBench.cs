@@ -16,7 +16,7 @@ public static class SolveBench
     /// <param name="seeds">So many sets of each size.</param>
     public static void Run(double seconds, int seeds)
     {
-        Console.WriteLine("steps lots | at once: last set-ups | solved: last/bound sessions/bound set-ups/bound idle/bound | first, seconds, longest silence");
+        Console.WriteLine("steps lots | at once: last set-ups | solved: last/bound sessions/bound set-ups/bound idle/bound | first plan, time in all, beginnings of the stages");
         foreach (var size in Sizes)
         {
             for (var seed = 1; seed <= seeds; seed++)

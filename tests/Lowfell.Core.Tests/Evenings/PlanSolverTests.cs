@@ -96,8 +96,16 @@ public sealed class PlanSolverTests
         seed =>
         {
             var random = new Random(seed);
+            // Few stations and colours, and waits of all lengths: set-ups can be shared over chains, along them, or not at all.
             var task = new PlanTask(
-                [.. Enumerable.Range(0, 3).Select(c => (IReadOnlyList<Lot>)[.. Chain(random, c, 2, 1).Select(l => l with { MostLagMin = null, MinutesPerCopy = 10 + random.Next(30) })])],
+                [.. Enumerable.Range(0, 3).Select(c => (IReadOnlyList<Lot>)[.. Chain(random, c, 3, 1).Select(l => l with
+                {
+                    MostLagMin = null,
+                    MinutesPerCopy = 10 + random.Next(30),
+                    Station = (Station)random.Next(2),
+                    Colour = "c",
+                    LagMin = random.Next(3) * 40,
+                })])],
                 [new(0, 90), new(1440, 1530), new(2880, 2970), new(4320, 4410), new(5760, 5850), new(7200, 7290)],
                 []);
             var state = Solve(task, 2);
@@ -105,7 +113,7 @@ public sealed class PlanSolverTests
             Assert.Equal(Exhaustive(task), (state.Best.LastSession, state.Best.SessionsUsed, state.Best.SetUps));
             Assert.Equal((state.Best.LastSession, state.Best.SessionsUsed, state.Best.SetUps), (state.Bounds.LastSession, state.Bounds.Sessions!.Value, state.Bounds.SetUps!.Value));
         },
-        iter: 10,
+        iter: 16,
         threads: 1);
 
     [Fact]

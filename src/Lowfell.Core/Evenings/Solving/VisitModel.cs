@@ -16,7 +16,7 @@ internal readonly record struct Answer(Plan? Plan, bool Impossible);
 internal sealed class VisitModel
 {
     /// <summary>Units in a minute: the task comes on this grid.</summary>
-    public const int PerMinute = 10;
+    public const int PerMinute = Placement.PerMinute;
 
     /// <summary>Above so many lots a set-up has but one visit in a session.</summary>
     private const int ManyLots = 60;
@@ -24,47 +24,22 @@ internal sealed class VisitModel
     private readonly CpModel model = new();
     private readonly PlanTask task;
     private readonly int horizon;
-    private readonly List<Item> items = [];
-    private readonly Dictionary<(int Chain, int Place), Item> at = [];
+    private readonly Placement placement;
+    private readonly Dictionary<PlacedLot, IntVar> starts = [];
+    private readonly Dictionary<PlacedLot, LinearExpr> sessionOf = [];
+    private readonly Dictionary<PlacedLot, List<(Visit Visit, BoolVar In)>> inside = [];
     private readonly List<Visit> visits = [];
     private readonly List<Evening> evenings = [];
-    private long workUnits;
     private readonly Dictionary<(int Session, (Station, string) Kind), int> roundsHinted;
-    private int leastSessions;
-    private int leastSetUps;
-    private bool fits = true;
 
     private VisitModel(PlanTask task, int horizon, Plan hint)
     {
         (this.task, this.horizon) = (task, horizon);
+        placement = new(task, horizon);
         roundsHinted = Rounds(hint);
     }
 
-    /// <summary>A lot in the model.</summary>
-    private sealed class Item
-    {
-        public required Lot Lot { get; init; }
-
-        public required int Chain { get; init; }
-
-        public required int Place { get; init; }
-
-        public required long Size { get; init; }
-
-        public long SetUp => Up(Lot.SetUpMin);
-
-        public long Head { get; set; }
-
-        public long Tail { get; set; } = long.MaxValue / 4;
-
-        public int FirstSession { get; set; }
-
-        public IntVar Start { get; set; } = null!;
-
-        public LinearExpr Session { get; set; } = null!;
-
-        public List<(Visit Visit, BoolVar In)> Visits { get; } = [];
-    }
+    private IReadOnlyList<PlacedLot> Items => placement.Lots;
 
     /// <summary>One set-up and the lots done in it.</summary>
     private sealed record Visit(int Session, (Station Station, string Colour) Kind, int Round, BoolVar Made, IntVar From, IntVar To, long SetUp);
@@ -79,8 +54,7 @@ internal sealed class VisitModel
     public static VisitModel Build(PlanTask task, int horizon, Plan hint)
     {
         var model = new VisitModel(task, horizon, hint);
-        model.Place();
-        if (model.fits)
+        if (model.placement.Fits)
         {
             model.AddVisits();
             model.AddWaits();
@@ -93,7 +67,7 @@ internal sealed class VisitModel
     /// <summary>Any plan at all.</summary>
     public Answer AnyPlan(Plan hint, double seconds, SolveLimits limits, CancellationToken cancel)
     {
-        if (!fits)
+        if (!placement.Fits)
         {
             return new(null, true);
         }
@@ -138,111 +112,41 @@ internal sealed class VisitModel
         model.Minimize(aim);
         Hint(best);
         var solver = Solver(seconds, limits, "");
-        var (status, plan) = Run(solver, found => take(found), cancel);
+        var (status, plan) = Run(solver, better => take(better), cancel);
         if (plan is not null)
         {
             take(plan);
         }
 
         var bound = status is CpSolverStatus.Optimal or CpSolverStatus.Feasible or CpSolverStatus.Unknown ? solver.BestObjectiveBound : 0;
-        var least = ((stage == SolveStage.Idle ? bound - workUnits : bound) / scale) is var b && double.IsFinite(b) ? b : 0;
-        return stage == SolveStage.Sessions ? Math.Max(least, leastSessions) : stage == SolveStage.SetUps ? Math.Max(least, leastSetUps) : least;
-    }
-
-    private static long Up(double minutes) => (long)Math.Ceiling((minutes * PerMinute) - Lots.Tolerance);
-
-    private static long Down(double minutes) => (long)Math.Floor((minutes * PerMinute) + Lots.Tolerance);
-
-    private long Open(int session) => (long)task.Sessions[session].Open * PerMinute;
-
-    private long Close(int session) => (long)task.Sessions[session].Close * PerMinute;
-
-    // Earliest and latest starts, chain by chain, through the calendar.
-    private void Place()
-    {
-        foreach (var c in Lots.InOrder(task))
+        var found = stage == SolveStage.Idle ? bound - placement.WorkUnits : bound;
+        var known = stage switch
         {
-            for (var p = 0; p < task.Chains[c].Count; p++)
-            {
-                var lot = task.Chains[c][p];
-                var item = new Item { Lot = lot, Chain = c, Place = p, Size = Up(lot.Minutes), Head = Up(lot.NotBefore) };
-                items.Add(item);
-                at[(c, p)] = item;
-            }
-        }
-
-        foreach (var item in items)
-        {
-            foreach (var (before, lag) in Before(item))
-            {
-                item.Head = Math.Max(item.Head, before.Head + lag);
-            }
-
-            item.FirstSession = Enumerable.Range(0, horizon).FirstOrDefault(s => Math.Max(item.Head, Open(s) + item.SetUp) + item.Size <= Close(s), horizon);
-            if (item.FirstSession == horizon)
-            {
-                fits = false;
-                return;
-            }
-
-            item.Head = Math.Max(item.Head, Open(item.FirstSession) + item.SetUp);
-        }
-
-        foreach (var item in Enumerable.Reverse(items))
-        {
-            var last = Enumerable.Range(0, horizon).Reverse().FirstOrDefault(s => Math.Min(item.Tail, Close(s) - item.Size) >= Open(s) + item.SetUp, -1);
-            item.Tail = last < 0 ? -1 : Math.Min(item.Tail, Close(last) - item.Size);
-            if (item.Tail < item.Head)
-            {
-                fits = false;
-                return;
-            }
-
-            foreach (var (before, lag) in Before(item))
-            {
-                before.Tail = Math.Min(before.Tail, item.Tail - lag);
-            }
-        }
-
-        workUnits = items.Sum(i => i.Size);
-    }
-
-    // What has to start before an item, and by how much.
-    private IEnumerable<(Item Item, long Lag)> Before(Item item)
-    {
-        if (item.Place > 0)
-        {
-            var before = at[(item.Chain, item.Place - 1)];
-            yield return (before, Math.Max(Up(Lots.Lag(before.Lot, item.Lot)), before.Size));
-        }
-        else
-        {
-            foreach (var (chain, _) in task.Joins.Where(j => j.After == item.Chain && task.Chains[j.Before].Count > 0))
-            {
-                var before = at[(chain, task.Chains[chain].Count - 1)];
-                var sameCopies = before.Lot.Copies.SequenceEqual(item.Lot.Copies);
-                yield return (before, sameCopies ? Math.Max(Up(Lots.Lag(before.Lot, item.Lot)), before.Size) : before.Size + Up(before.Lot.LagMin));
-            }
-        }
+            SolveStage.Sessions => placement.LeastSessions(),
+            SolveStage.SetUps => placement.LeastSetUps(),
+            _ => 0,
+        };
+        return Math.Max(known, double.IsFinite(found) ? found / scale : 0);
     }
 
     private void AddVisits()
     {
-        foreach (var item in items)
+        foreach (var item in Items)
         {
             var places = Enumerable.Range(0, horizon)
-                .Select(s => (From: Math.Max(Open(s) + item.SetUp, item.Head), To: Math.Min(Close(s) - item.Size, item.Tail)))
+                .Select(s => (From: Math.Max(placement.Open(s) + item.SetUp, item.Head), To: Math.Min(placement.Close(s) - item.Size, item.Tail)))
                 .Where(place => place.From <= place.To).Select(place => new[] { place.From, place.To }).ToArray();
-            item.Start = model.NewIntVarFromDomain(Domain.FromIntervals(places), "");
+            starts[item] = model.NewIntVarFromDomain(Domain.FromIntervals(places), "");
+            inside[item] = [];
         }
 
-        model.AddNoOverlap(items.Select(i => model.NewFixedSizeIntervalVar(i.Start, i.Size, "")));
-        var rounds = items.Count > ManyLots ? 1 : 2;
+        model.AddNoOverlap(Items.Select(i => model.NewFixedSizeIntervalVar(starts[i], i.Size, "")));
+        var rounds = Items.Count > ManyLots ? 1 : 2;
         var intervals = new List<IntervalVar>();
         for (var s = 0; s < horizon; s++)
         {
-            var (open, close) = (Open(s), Close(s));
-            var here = items.Where(i => Math.Max(open + i.SetUp, i.Head) <= Math.Min(close - i.Size, i.Tail)).ToList();
+            var (open, close) = (placement.Open(s), placement.Close(s));
+            var here = Items.Where(i => Math.Max(open + i.SetUp, i.Head) <= Math.Min(close - i.Size, i.Tail)).ToList();
             var evening = new Evening(s, model.NewBoolVar(""), model.NewIntVar(open, close, ""), model.NewIntVar(open, close, ""));
             evenings.Add(evening);
             model.Add(evening.To - evening.From >= 0);
@@ -270,24 +174,23 @@ internal sealed class VisitModel
         }
 
         model.AddNoOverlap(intervals);
-        model.Add(LinearExpr.Sum(evenings.Select(e => e.Used)) >= LeastSessions());
-        foreach (var item in items)
+        model.Add(LinearExpr.Sum(evenings.Select(e => e.Used)) >= placement.LeastSessions());
+        foreach (var item in Items)
         {
-            model.AddExactlyOne(item.Visits.Select(v => v.In));
-            item.Session = LinearExpr.WeightedSum(item.Visits.Select(v => v.In), item.Visits.Select(v => (long)v.Visit.Session));
+            model.AddExactlyOne(inside[item].Select(v => v.In));
+            sessionOf[item] = LinearExpr.WeightedSum(inside[item].Select(v => v.In), inside[item].Select(v => (long)v.Visit.Session));
         }
 
-        foreach (var kind in items.GroupBy(i => (i.Lot.Station, i.Lot.Colour)))
+        foreach (var kind in Items.GroupBy(i => (i.Lot.Station, i.Lot.Colour)))
         {
-            var least = LeastVisits([.. kind]);
-            leastSetUps += least;
+            var least = placement.LeastVisits([.. kind]);
             model.Add(LinearExpr.Sum(visits.Where(v => v.Kind == kind.Key).Select(v => v.Made)) >= least);
         }
     }
 
-    private Visit AddVisit(Evening evening, (Station, string) kind, int round, List<Item> lots, List<IntervalVar> intervals, List<IntVar> filled, List<long> minutes)
+    private Visit AddVisit(Evening evening, (Station, string) kind, int round, List<PlacedLot> lots, List<IntervalVar> intervals, List<IntVar> filled, List<long> minutes)
     {
-        var (open, close) = (Open(evening.Session), Close(evening.Session));
+        var (open, close) = (placement.Open(evening.Session), placement.Close(evening.Session));
         var visit = new Visit(evening.Session, kind, round, model.NewBoolVar(""), model.NewIntVar(open, close, ""), model.NewIntVar(open, close, ""), lots.Max(l => l.SetUp));
         visits.Add(visit);
         intervals.Add(model.NewOptionalIntervalVar(visit.From, model.NewIntVar(0, close - open, ""), visit.To, visit.Made, ""));
@@ -298,21 +201,18 @@ internal sealed class VisitModel
         List<long> sizes = [visit.SetUp];
         foreach (var item in lots)
         {
-            var inside = model.NewBoolVar("");
-            item.Visits.Add((visit, inside));
-            own.Add(inside);
+            var within = model.NewBoolVar("");
+            inside[item].Add((visit, within));
+            own.Add(within);
             sizes.Add(item.Size);
-            model.AddImplication(inside, visit.Made);
-            model.Add(item.Start >= visit.From + visit.SetUp).OnlyEnforceIf(inside);
-            model.Add(item.Start + item.Size <= visit.To).OnlyEnforceIf(inside);
+            model.AddImplication(within, visit.Made);
+            model.Add(starts[item] >= visit.From + visit.SetUp).OnlyEnforceIf(within);
+            model.Add(starts[item] + item.Size <= visit.To).OnlyEnforceIf(within);
         }
 
-        foreach (var runs in lots.GroupBy(i => i.Chain).Select(c => Runs([.. c.OrderBy(i => i.Place)])).Where(r => r.Count > 1))
+        foreach (var (one, other) in placement.Apart(lots))
         {
-            foreach (var (one, other) in from a in runs.Index() from b in runs.Skip(a.Index + 1) from one in a.Item from other in b select (one, other))
-            {
-                model.AddAtMostOne([one.Visits[^1].In, other.Visits[^1].In]);
-            }
+            model.AddAtMostOne([inside[one][^1].In, inside[other][^1].In]);
         }
 
         model.AddBoolOr(own.Skip(1).Select(o => (ILiteral)(BoolVar)o)).OnlyEnforceIf(visit.Made);
@@ -320,81 +220,6 @@ internal sealed class VisitModel
         filled.AddRange(own);
         minutes.AddRange(sizes);
         return visit;
-    }
-
-    // Visits that a station and colour needs at least: for its work against the longest session; for lots of one chain that can't share a
-    // set-up, as another one comes between or a session can't hold both; and for lots whose sessions do not meet.
-    private int LeastVisits(List<Item> kind)
-    {
-        var longest = Enumerable.Range(0, horizon).Max(s => Close(s) - Open(s)) - kind[0].SetUp;
-        var byWork = (kind.Sum(i => i.Size) + longest - 1) / longest;
-        var apart = kind.GroupBy(i => i.Chain).Max(chain => Runs([.. chain.OrderBy(i => i.Place)]).Count);
-        return (int)Math.Max(Math.Max(byWork, apart), Disjoint(kind));
-    }
-
-    // Lots of a chain and kind, by the set-ups that they need apart.
-    private List<List<Item>> Runs(List<Item> ofChain)
-    {
-        var runs = new List<List<Item>>();
-        foreach (var item in ofChain)
-        {
-            if (runs.Count == 0 || runs[^1][^1].Place != item.Place - 1 || Gap(runs[^1][0], item) > 0)
-            {
-                runs.Add([]);
-            }
-
-            runs[^1].Add(item);
-        }
-
-        return runs;
-    }
-
-    // Most lots of which no two can be in one session, by their first and last sessions.
-    private int Disjoint(IEnumerable<Item> lots)
-    {
-        var (count, last) = (0, -1);
-        foreach (var item in lots.OrderBy(LastSession))
-        {
-            if (item.FirstSession > last)
-            {
-                count++;
-                last = LastSession(item);
-            }
-        }
-
-        return count;
-    }
-
-    private int LastSession(Item item) => Enumerable.Range(0, horizon).Last(s => Open(s) + item.SetUp <= Math.Min(item.Tail, Close(s) - item.Size));
-
-    // Sessions used at least: by work with the least set-ups, and by lots whose sessions do not meet.
-    private int LeastSessions()
-    {
-        var units = items.Sum(i => i.Size) + items.GroupBy(i => (i.Lot.Station, i.Lot.Colour)).Sum(k => LeastVisits([.. k]) * k.First().SetUp);
-        var count = 0;
-        foreach (var minutes in Enumerable.Range(0, horizon).Select(s => Close(s) - Open(s)).OrderDescending())
-        {
-            if (units <= 0)
-            {
-                break;
-            }
-
-            units -= minutes;
-            count++;
-        }
-
-        // A chain is spread over as many sessions as its waits force apart.
-        var spread = items.GroupBy(i => i.Chain).Max(chain =>
-        {
-            var (sessions, first) = (1, chain.First());
-            foreach (var item in chain.Where(item => Gap(first, item) > 0))
-            {
-                (sessions, first) = (sessions + 1, item);
-            }
-
-            return sessions;
-        });
-        return leastSessions = Math.Max(Math.Max(count, units > 0 ? horizon : 0), Math.Max(Disjoint(items), spread));
     }
 
     private static Dictionary<(int Session, (Station, string) Kind), int> Rounds(Plan plan)
@@ -409,76 +234,39 @@ internal sealed class VisitModel
         return rounds;
     }
 
-    // Sessions that lie at least between two items of a chain.
-    private int Gap(Item first, Item second)
-    {
-        long lag = 0;
-        for (var p = first.Place; p < second.Place; p++)
-        {
-            var (a, b) = (at[(first.Chain, p)], at[(first.Chain, p + 1)]);
-            lag += Math.Max(Up(Lots.Lag(a.Lot, b.Lot)), a.Size);
-        }
-
-        return SessionsApart(first, second, lag);
-    }
-
-    private int SessionsApart(Item first, Item second, long lag)
-    {
-        var least = int.MaxValue;
-        for (var s = first.FirstSession; s < horizon; s++)
-        {
-            var from = Math.Max(Open(s) + first.SetUp, first.Head);
-            if (from > Math.Min(Close(s) - first.Size, first.Tail))
-            {
-                continue;
-            }
-
-            for (var t = s; t < horizon; t++)
-            {
-                if (Math.Max(from + lag, Math.Max(Open(t) + second.SetUp, second.Head)) <= Math.Min(Close(t) - second.Size, second.Tail))
-                {
-                    least = Math.Min(least, t - s);
-                    break;
-                }
-            }
-        }
-
-        return least == int.MaxValue ? 0 : least;
-    }
-
     private void AddWaits()
     {
-        foreach (var item in items)
+        foreach (var item in Items)
         {
-            foreach (var (before, lag) in Before(item))
+            foreach (var (before, lag) in placement.Before(item))
             {
-                model.Add(item.Start - before.Start >= lag);
-                model.Add(item.Session - before.Session >= SessionsApart(before, item, lag));
+                model.Add(starts[item] - starts[before] >= lag);
+                model.Add(sessionOf[item] - sessionOf[before] >= placement.SessionsApart(before, item, lag));
             }
 
-            if (item.Place > 0 && at[(item.Chain, item.Place - 1)] is var windowed && Lots.MostLag(windowed.Lot, item.Lot) is { } most)
+            if (item.Place > 0 && placement.At[(item.Chain, item.Place - 1)] is var windowed && Lots.MostLag(windowed.Lot, item.Lot) is { } most)
             {
-                model.Add(item.Start - windowed.Start <= Down(most));
+                model.Add(starts[item] - starts[windowed] <= Placement.Down(most));
             }
         }
 
         // A touching zone has to be touch-dry: the copies of a lot are under the hand one after the other.
         foreach (var (a, b) in task.Touching.Where(t => task.Chains[t.A].Count > 0 && task.Chains[t.B].Count > 0))
         {
-            var both = items.Where(i => i.Chain == a || i.Chain == b).ToList();
+            var both = Items.Where(i => i.Chain == a || i.Chain == b).ToList();
             var same = task.Chains[a][0].Copies.SequenceEqual(task.Chains[b][0].Copies);
             var quickest = both.Min(i => i.Lot.MinutesPerCopy);
             model.AddNoOverlap(both.Select(i =>
             {
                 var copies = i.Lot.Copies.Count;
                 var until = same ? Math.Max(i.Lot.MinutesPerCopy, i.Lot.Minutes - ((copies - 1) * quickest)) + i.Lot.TouchMin : i.Lot.Minutes + i.Lot.TouchMin;
-                return model.NewFixedSizeIntervalVar(i.Start, Math.Max(i.Size, Math.Min(Up(until), OwnWait(i))), "");
+                return model.NewFixedSizeIntervalVar(starts[i], Math.Max(i.Size, Math.Min(Placement.Up(until), OwnWait(i))), "");
             }));
         }
     }
 
     // The chain's own next lot is in the same no-overlap: it may come as soon as its own wait allows.
-    private long OwnWait(Item item) => at.TryGetValue((item.Chain, item.Place + 1), out var next) ? Up(Lots.Lag(item.Lot, next.Lot)) : long.MaxValue / 8;
+    private long OwnWait(PlacedLot item) => placement.At.TryGetValue((item.Chain, item.Place + 1), out var next) ? Placement.Up(Lots.Lag(item.Lot, next.Lot)) : long.MaxValue / 8;
 
     // Parts of one lot are alike: the first is begun first.
     private void AddOrder()
@@ -487,7 +275,7 @@ internal sealed class VisitModel
         {
             for (var p = 0; p < task.Chains[first].Count; p++)
             {
-                model.Add(at[(first, p)].Start <= at[(second, p)].Start);
+                model.Add(starts[placement.At[(first, p)]] <= starts[placement.At[(second, p)]]);
             }
         }
     }
@@ -515,8 +303,8 @@ internal sealed class VisitModel
             group[second] = group[first];
         }
 
-        var moved = new Dictionary<Item, PlannedLot>();
-        foreach (var alike in items.GroupBy(i => (group[i.Chain], i.Place)))
+        var moved = new Dictionary<PlacedLot, PlannedLot>();
+        foreach (var alike in Items.GroupBy(i => (group[i.Chain], i.Place)))
         {
             var lots = alike.Where(i => planned.ContainsKey((i.Chain, i.Place))).OrderBy(i => i.Chain).ToList();
             var times = lots.Select(i => planned[(i.Chain, i.Place)]).OrderBy(l => l.Start).ToList();
@@ -529,11 +317,11 @@ internal sealed class VisitModel
         HintVisits(moved);
     }
 
-    private void HintVisits(Dictionary<Item, PlannedLot> moved)
+    private void HintVisits(Dictionary<PlacedLot, PlannedLot> moved)
     {
-        var starts = moved.ToDictionary(m => m.Key, m => (long)Math.Round(m.Value.Start * PerMinute));
+        var begins = moved.ToDictionary(m => m.Key, m => (long)Math.Round(m.Value.Start * PerMinute));
         var made = new Dictionary<Visit, (long From, long To)>();
-        var inside = new Dictionary<Item, Visit>();
+        var visitOf = new Dictionary<PlacedLot, Visit>();
         foreach (var session in moved.GroupBy(m => m.Value.Session))
         {
             var rounds = new Dictionary<(Station, string), int>();
@@ -544,24 +332,24 @@ internal sealed class VisitModel
                 if (current?.Kind != kind)
                 {
                     var round = rounds.GetValueOrDefault(kind);
-                    current = item.Visits.Select(v => v.Visit).FirstOrDefault(v => v.Session == session.Key && v.Round == round);
+                    current = inside[item].Select(v => v.Visit).FirstOrDefault(v => v.Session == session.Key && v.Round == round);
                     rounds[kind] = round + 1;
                 }
 
                 if (current is not null)
                 {
-                    inside[item] = current;
-                    made[current] = made.TryGetValue(current, out var known) ? (known.From, starts[item] + item.Size) : (starts[item] - item.SetUp, starts[item] + item.Size);
+                    visitOf[item] = current;
+                    made[current] = made.TryGetValue(current, out var known) ? (known.From, begins[item] + item.Size) : (begins[item] - item.SetUp, begins[item] + item.Size);
                 }
             }
         }
 
         foreach (var item in moved.Keys)
         {
-            model.AddHint(item.Start, starts[item]);
-            foreach (var (visit, literal) in item.Visits)
+            model.AddHint(starts[item], begins[item]);
+            foreach (var (visit, literal) in inside[item])
             {
-                model.AddHint(literal, inside.GetValueOrDefault(item) == visit ? 1 : 0);
+                model.AddHint(literal, visitOf.GetValueOrDefault(item) == visit ? 1 : 0);
             }
         }
 
@@ -569,16 +357,16 @@ internal sealed class VisitModel
         {
             var known = made.TryGetValue(visit, out var span);
             model.AddHint(visit.Made, known ? 1 : 0);
-            model.AddHint(visit.From, known ? span.From : Open(visit.Session));
-            model.AddHint(visit.To, known ? span.To : Open(visit.Session));
+            model.AddHint(visit.From, known ? span.From : placement.Open(visit.Session));
+            model.AddHint(visit.To, known ? span.To : placement.Open(visit.Session));
         }
 
         foreach (var evening in evenings)
         {
             var own = made.Where(m => m.Key.Session == evening.Session).Select(m => m.Value).ToList();
             model.AddHint(evening.Used, own.Count > 0 ? 1 : 0);
-            model.AddHint(evening.From, own.Count > 0 ? own.Min(o => o.From) : Open(evening.Session));
-            model.AddHint(evening.To, own.Count > 0 ? own.Max(o => o.To) : Open(evening.Session));
+            model.AddHint(evening.From, own.Count > 0 ? own.Min(o => o.From) : placement.Open(evening.Session));
+            model.AddHint(evening.To, own.Count > 0 ? own.Max(o => o.To) : placement.Open(evening.Session));
         }
     }
 
@@ -621,11 +409,11 @@ internal sealed class VisitModel
     // The order and sessions of a solution, with the exact minutes, each lot as early as it may be within its visit.
     private Plan Read(Func<IntVar, long> value)
     {
-        var planned = new List<PlannedLot>(items.Count);
+        var planned = new List<PlannedLot>(Items.Count);
         PlannedLot? before = null;
-        foreach (var (item, start) in items.Select(i => (i, Start: value(i.Start))).OrderBy(i => i.Start))
+        foreach (var (item, start) in Items.Select(i => (i, Start: value(starts[i]))).OrderBy(i => i.Start))
         {
-            var session = item.Visits.First(v => value(v.In) != 0).Visit.Session;
+            var session = inside[item].First(v => value(v.In) != 0).Visit.Session;
             var last = before?.Session == session ? before.Lot : null;
             before = new(item.Lot, session, start / (double)PerMinute, item.Lot.SetUpAfter(last));
             planned.Add(before);

@@ -98,7 +98,7 @@ internal sealed class OpenWork
 
     private static Coat Varied(Coat coat, PlanRequest request, WashSchool school)
     {
-        var skipped = coat.Skipped || (request.WithoutOptional && coat.Optional);
+        var skipped = coat.Skipped || (request.WithoutOptional && coat.Optional) || request.WithoutCoats?.Contains(coat.Id) == true;
         var hurried = coat.Hurried || (request.WarmAir && coat.Paint?.Lead.Drying.WarmAirFactor is not null);
         var passes = request.OtherWash && coat.Technique == Technique.Wash ? (school == WashSchool.TwoThin ? 1 : Math.Max(2, coat.Passes)) : coat.Passes;
         return coat with { Skipped = skipped, Hurried = hurried, Passes = passes };

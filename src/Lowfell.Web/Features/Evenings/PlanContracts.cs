@@ -9,6 +9,7 @@ namespace Lowfell.Web.Features.Evenings;
 /// <summary>What is to be planned.</summary>
 /// <param name="SetIds">Sets; all where none are named.</param>
 /// <param name="WithoutOptional">Leaves out the coats that may be left out.</param>
+/// <param name="WithoutCoats">Leaves out these coats.</param>
 /// <param name="WarmAir">Hurries every coat that takes warm air.</param>
 /// <param name="MostCopies">Most copies painted in one go, 1-1000; as many as fit where none is given.</param>
 /// <param name="OneMore">One more evening every week.</param>
@@ -18,6 +19,7 @@ namespace Lowfell.Web.Features.Evenings;
 public sealed record PlanRequest(
     IReadOnlyList<Guid>? SetIds = null,
     bool WithoutOptional = false,
+    IReadOnlyList<Guid>? WithoutCoats = null,
     bool WarmAir = false,
     int? MostCopies = null,
     WeeklyEvening? OneMore = null,
@@ -62,8 +64,7 @@ public sealed record LearnedView(IReadOnlyList<Learned> Minutes, IReadOnlyList<L
 /// <param name="DryUtc">The last copy is recoat-dry.</param>
 /// <param name="NextFromUtc">The next coat may come.</param>
 /// <param name="NextByUtc">By then it must; none without a window.</param>
-/// <param name="Before">Recess, face, edge before the coat.</param>
-/// <param name="After">The same after all its passes.</param>
+/// <param name="After">Recess, face and edge after all its passes.</param>
 /// <param name="Sample">Core sample before the coat: substrate first.</param>
 /// <param name="Mix">What to mix for these copies.</param>
 /// <param name="PaintFraction">Share of paint in it, as planned.</param>
@@ -87,7 +88,6 @@ public sealed record PlannedStep(
     DateTimeOffset DryUtc,
     DateTimeOffset NextFromUtc,
     DateTimeOffset? NextByUtc,
-    IReadOnlyList<string> Before,
     IReadOnlyList<string> After,
     IReadOnlyList<Sets.SampleStratum> Sample,
     CoatMixView? Mix,

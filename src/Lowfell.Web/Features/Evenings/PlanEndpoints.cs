@@ -16,6 +16,7 @@ public sealed record FeedAddress(string? Path);
 public static class PlanEndpoints
 {
     private const int WhatIfMs = 50;
+    private const int MostOptional = 2;
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(WebApplication app)
@@ -41,7 +42,9 @@ public static class PlanEndpoints
         (string Name, PlanRequest Request)[] ways =
         [
             ("as planned", request),
-            ("without the coats that may be left out", request with { WithoutOptional = true }),
+            .. Optional(plain) is { Count: > 0 } optional
+                ? [("without all coats that may be left out", request with { WithoutOptional = true }), .. optional.Select(o => ($"without {o.Name}", request with { WithoutCoats = [o.CoatId] }))]
+                : Array.Empty<(string, PlanRequest)>(),
             .. Sprays(plain) ? [("masking next to every spray", request with { Overspray = OversprayWay.Mask }), ("repainting what the spray catches", request with { Overspray = OversprayWay.Repaint })] : Array.Empty<(string, PlanRequest)>(),
             .. Washes(plain) ? [(bench.Wash == WashSchool.TwoThin ? "one generous wash for two thin" : "two thin washes for one generous", request with { OtherWash = true })] : Array.Empty<(string, PlanRequest)>(),
             .. bench.WarmAir == WarmAirSchool.Never ? Array.Empty<(string, PlanRequest)>() : [("warm air wherever it is allowed", request with { WarmAir = true })],
@@ -61,6 +64,15 @@ public static class PlanEndpoints
     private static bool Sprays(Planner planner) => planner.Work.Zones.Any(z => planner.Work.Zones.Any(n => z.Zone.Neighbours.Contains(n.Zone.Id) && z.Steps.Any(s => Overspray.Endangers(s, n.Steps))));
 
     private static bool Washes(Planner planner) => planner.Work.Zones.Any(z => z.Steps.Any(s => s.Coat.Technique == Technique.Wash));
+
+    // Coats that may be left out, those first that take longest over all open copies.
+    private static List<(Guid CoatId, string Name)> Optional(Planner planner)
+    {
+        var open = planner.Task.Chains.SelectMany(c => c).GroupBy(l => l.CoatId).ToDictionary(g => g.Key, g => g.Sum(l => l.Minutes));
+        return [.. planner.Work.Zones.SelectMany(z => z.Stack.Coats.Where(c => c.Optional && open.ContainsKey(c.Id)).Select(c => (Coat: c, Zone: z))).DistinctBy(c => c.Coat.Id)
+            .OrderByDescending(c => open[c.Coat.Id]).Take(MostOptional)
+            .Select(c => (c.Coat.Id, $"{c.Coat.Paint?.Name ?? Labels.Of(c.Coat.Technique)} ({c.Zone.Zone.Piece!.Name}, {c.Zone.Zone.Name})"))];
+    }
 
     // Lots of one, and of about half of the largest.
     private static IEnumerable<int> Batches(Planner planner)

@@ -6847,6 +6847,8 @@ export interface components {
              * @default false
              */
             withoutOptional: boolean;
+            /** @description Leaves out these coats. */
+            withoutCoats?: null | string[];
             /**
              * @description Hurries every coat that takes warm air.
              * @default false
@@ -7029,9 +7031,7 @@ export interface components {
              * @description By then it must; none without a window.
              */
             nextByUtc: null | string;
-            /** @description Recess, face, edge before the coat. */
-            before: string[];
-            /** @description The same after all its passes. */
+            /** @description Recess, face and edge after all its passes. */
             after: string[];
             /** @description Core sample before the coat: substrate first. */
             sample: components["schemas"]["SampleStratum"][];

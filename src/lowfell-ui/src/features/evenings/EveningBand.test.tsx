@@ -22,7 +22,6 @@ const step = (part: Partial<PlannedStep>): PlannedStep => ({
   setUpMin: 1,
   dryUtc: "2026-11-26T20:31:00Z",
   nextFromUtc: "2026-11-26T20:31:00Z",
-  before: ["#111111", "#222222", "#333333"],
   after: ["#444444", "#555555", "#666666"],
   sample: [],
   cautions: [],
