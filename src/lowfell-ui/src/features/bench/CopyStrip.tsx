@@ -22,7 +22,7 @@ export function CopyStrip({ copies, progress, states, onDone }: Props) {
           key={copy}
           copy={copy}
           state={states[copy - 1] ?? ""}
-          bar={progress ? strata(progress, states[copy - 1] ?? "") : ""}
+          progress={progress}
           open={now.has(copy)}
           onDone={onDone}
         />
@@ -34,12 +34,14 @@ export function CopyStrip({ copies, progress, states, onDone }: Props) {
 interface CopyProps {
   copy: number;
   state: string;
-  bar: string;
+  progress: ZoneProgress | undefined;
   open: boolean;
   onDone: (copy: number) => void;
 }
 
-const Copy = memo(function Copy({ copy, state, bar, open, onDone }: CopyProps) {
+// Drawn again only when its own state changes, and not at all while it is scrolled out of sight.
+const Copy = memo(function Copy({ copy, state, progress, open, onDone }: CopyProps) {
+  const bar = progress ? strata(progress, state) : "";
   const reached = [...state].filter((l) => l !== ".").length;
   const words = state ? `, ${reached} of ${state.length} on` : "";
   const inside = (
@@ -48,7 +50,8 @@ const Copy = memo(function Copy({ copy, state, bar, open, onDone }: CopyProps) {
       {bar && <span aria-hidden className="mt-1 block h-2 w-full rounded-sm" style={{ background: bar }} />}
     </>
   );
-  const look = "flex min-h-14 min-w-16 flex-col justify-center rounded-lg border px-2 text-center text-xl";
+  const look =
+    "flex h-14 w-16 [content-visibility:auto] [contain-intrinsic-size:4rem_3.5rem] flex-col justify-center rounded-lg border px-2 text-center text-xl";
   return open ? (
     <button
       type="button"

@@ -94,9 +94,20 @@ function read<T>(store: Storage, key: string): T[] {
   }
 }
 
+/** Touches follow each other: the plan is asked for when there is a pause, as {@link BenchQueue.recent} tells what it doesn't know. */
+const pauseMs = 1_500;
+let pause: ReturnType<typeof setTimeout> | undefined;
+
 /** The one queue of this browser. */
 export const benchQueue = new BenchQueue(
   (action) => ask(api.POST("/api/log", { body: action })),
   localStorage,
-  () => void queryClient.invalidateQueries({ predicate: (q) => ["plan", "progress"].includes(String(q.queryKey[0])) }),
+  () => {
+    clearTimeout(pause);
+    pause = setTimeout(
+      () =>
+        void queryClient.invalidateQueries({ predicate: (q) => ["plan", "progress"].includes(String(q.queryKey[0])) }),
+      pauseMs,
+    );
+  },
 );
