@@ -76,8 +76,16 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
         {
             browser.Open("/bench");
             browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
-            var small = browser.Run("return [...document.querySelectorAll('[data-testid=bench] *')].filter(b => (b.tagName === 'BUTTON' && b.getBoundingClientRect().height < 56) || (b.childNodes.length > 0 && [...b.childNodes].some(n => n.nodeType === 3 && n.data.trim()) && parseFloat(getComputedStyle(b).fontSize) < 20)).map(b => b.innerText)");
-            Assert.Empty((IEnumerable<object>)small!);
+            Assert.Empty(TooSmall("[data-testid=bench]"));
+            browser.Named("Problem").Click();
+            browser.Find("[role=dialog]");
+            Assert.Empty(TooSmall("[role=dialog]"));
+            browser.Named("Back").Click();
+            browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the card again");
+            browser.Named("Otherwise").Click();
+            browser.Find("[role=dialog]");
+            Assert.Empty(TooSmall("[role=dialog]"));
+            browser.Named("Back").Click();
             Assert.True((bool)browser.Run("return document.documentElement.scrollWidth <= window.innerWidth")!);
         }
         finally
@@ -85,6 +93,10 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
             browser.Resize(1280, 800);
         }
     }
+
+    private IEnumerable<object> TooSmall(string within) => (IEnumerable<object>)browser.Run(
+        "return [...document.querySelectorAll(arguments[0] + ' *')].filter(b => b.checkVisibility() && ((b.tagName === 'BUTTON' && b.getBoundingClientRect().height < 56) || (b.childNodes.length > 0 && [...b.childNodes].some(n => n.nodeType === 3 && n.data.trim()) && parseFloat(getComputedStyle(b).fontSize) < 20))).map(b => b.outerHTML.slice(0, 120))",
+        within)!;
 
     private static async Task UntilAsync(Func<Task<bool>> look)
     {

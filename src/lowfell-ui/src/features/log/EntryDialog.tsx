@@ -83,7 +83,7 @@ export function EntryDialog({ kind, title, planned, onClose, onWrite }: Props) {
                   aria-describedby={d}
                   type="file"
                   accept="image/png,image/jpeg"
-                  className="text-sm"
+                  className="w-full text-sm file:mr-3 file:min-h-8 file:rounded file:border file:border-strong file:bg-raised file:px-3"
                   onChange={(e) => {
                     setFault(undefined);
                     setFile(e.target.files?.[0]);
@@ -99,12 +99,10 @@ export function EntryDialog({ kind, title, planned, onClose, onWrite }: Props) {
           </p>
         )}
         <div className="flex justify-end gap-2">
-          <Button className="!min-h-14 !px-5 !text-lg" onClick={onClose}>
-            Back
-          </Button>
+          <Button onClick={onClose}>Back</Button>
           <Button
             look="main"
-            className="!min-h-14 !px-5 !text-lg"
+
             disabled={!ready || busy}
             onClick={() => void write()}
           >
