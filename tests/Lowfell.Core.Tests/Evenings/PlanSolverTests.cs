@@ -167,8 +167,23 @@ public sealed class PlanSolverTests
     }
 
     [Fact]
-    public void A_listener_that_fails_ends_the_search_and_not_the_process() =>
-        Assert.ThrowsAny<Exception>(() => Solve(Generated(3, 3, 5, 3), 1, state => { if (state.Stage == SolveStage.Idle) { throw new InvalidOperationException("gone"); } }));
+    public void A_listener_that_fails_ends_the_search_and_not_the_process()
+    {
+        Assert.ThrowsAny<InvalidOperationException>(() => Solve(Generated(3, 3, 5, 3), 1, state => { if (state.Stage == SolveStage.Finish) { throw new InvalidOperationException("gone"); } }));
+
+        // On the solver's own thread too.
+        var model = new Google.OrTools.Sat.CpModel();
+        model.Maximize(model.NewIntVar(0, 9, "x"));
+        var failed = Assert.Throws<InvalidOperationException>(() => CpSearch.Run(model, 5, new(), "", _ => throw new ArgumentException("gone"), TestContext.Current.CancellationToken));
+        Assert.IsType<ArgumentException>(failed.InnerException);
+    }
+
+    [Fact]
+    public void A_search_that_is_cancelled_before_it_begins_knows_nothing()
+    {
+        var result = CpSearch.Run(new(), 5, new(), "", null, new CancellationToken(canceled: true));
+        Assert.Equal((0, null), (result.Bound, result.Value));
+    }
 
     [Fact]
     public void A_search_without_time_is_refused() =>

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Google.OrTools.Sat;
 using Google.OrTools.Util;
 
@@ -73,15 +72,15 @@ internal sealed class VisitModel
         }
 
         Hint(hint);
-        var (status, plan) = Solve(seconds, limits, "stop_after_first_solution:true", null, cancel);
-        return new(plan, status == CpSolverStatus.Infeasible);
+        var result = CpSearch.Run(model, seconds, limits, "stop_after_first_solution:true", null, cancel);
+        return new(result.Value is { } value ? Read(value) : null, result.Status == CpSolverStatus.Infeasible);
     }
 
     /// <summary>Whether a plan, as it is hinted, holds in the model: else the search begins from nothing.</summary>
     internal CpSolverStatus HintStatus(Plan hint)
     {
         Hint(hint);
-        return Solve(5, new(), "fix_variables_to_their_hinted_value:true", null, CancellationToken.None).Status;
+        return CpSearch.Run(model, 5, new(), "fix_variables_to_their_hinted_value:true", null, CancellationToken.None).Status;
     }
 
     /// <summary>Minimises one figure, the earlier ones held where the best plan has them.</summary>
@@ -111,15 +110,13 @@ internal sealed class VisitModel
 
         model.Minimize(aim);
         Hint(best);
-        var solver = Solver(seconds, limits, "");
-        var (status, plan) = Run(solver, better => take(better), cancel);
-        if (plan is not null)
+        var result = CpSearch.Run(model, seconds, limits, "", value => take(Read(value)), cancel);
+        if (result.Value is { } last)
         {
-            take(plan);
+            take(Read(last));
         }
 
-        var bound = status is CpSolverStatus.Optimal or CpSolverStatus.Feasible or CpSolverStatus.Unknown ? solver.BestObjectiveBound : 0;
-        var found = stage == SolveStage.Idle ? bound - placement.WorkUnits : bound;
+        var found = stage == SolveStage.Idle ? result.Bound - placement.WorkUnits : result.Bound;
         var known = stage switch
         {
             SolveStage.Sessions => placement.LeastSessions(),
@@ -370,42 +367,6 @@ internal sealed class VisitModel
         }
     }
 
-    private static CpSolver Solver(double seconds, SolveLimits limits, string more) => new()
-    {
-        StringParameters = string.Create(
-            CultureInfo.InvariantCulture,
-            $"num_workers:{limits.Workers},random_seed:{limits.Seed},cp_model_probing_level:0,max_presolve_iterations:1,max_time_in_seconds:{Math.Max(0.01, seconds):0.###}{(more.Length > 0 ? "," : "")}{more}"),
-    };
-
-    private (CpSolverStatus Status, Plan? Plan) Solve(double seconds, SolveLimits limits, string more, Action<Plan>? found, CancellationToken cancel) => Run(Solver(seconds, limits, more), found, cancel);
-
-    private (CpSolverStatus Status, Plan? Plan) Run(CpSolver solver, Action<Plan>? found, CancellationToken cancel)
-    {
-        if (cancel.IsCancellationRequested)
-        {
-            return (CpSolverStatus.Unknown, null);
-        }
-
-        // A stop that comes before the search has begun is lost: it is said again until the search ends.
-        using var stop = new Timer(
-            _ =>
-            {
-                if (cancel.IsCancellationRequested)
-                {
-                    solver.StopSearch();
-                }
-            },
-            null,
-            StopEveryMs,
-            StopEveryMs);
-        using var watch = found is null ? null : new Watch(this, found);
-        var status = watch is null ? solver.Solve(model) : solver.Solve(model, watch);
-        watch?.Rethrow();
-        return (status, status is CpSolverStatus.Optimal or CpSolverStatus.Feasible ? Read(solver.Value) : null);
-    }
-
-    private const int StopEveryMs = 50;
-
     // The order and sessions of a solution, with the exact minutes, each lot as early as it may be within its visit.
     private Plan Read(Func<IntVar, long> value)
     {
@@ -420,35 +381,5 @@ internal sealed class VisitModel
         }
 
         return new(planned, null);
-    }
-
-    /// <summary>Hands every solution on. Nothing may be thrown on the solver's thread: it would end the process.</summary>
-    private sealed class Watch(VisitModel model, Action<Plan> found) : CpSolverSolutionCallback
-    {
-        private Exception? thrown;
-
-        public override void OnSolutionCallback()
-        {
-            try
-            {
-                if (thrown is null)
-                {
-                    found(model.Read(v => Value(v)));
-                }
-            }
-            catch (Exception e)
-            {
-                thrown = e;
-                StopSearch();
-            }
-        }
-
-        public void Rethrow()
-        {
-            if (thrown is not null)
-            {
-                throw new InvalidOperationException("The plan's listener failed.", thrown);
-            }
-        }
     }
 }

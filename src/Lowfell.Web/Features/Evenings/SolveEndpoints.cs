@@ -14,6 +14,9 @@ public static class SolveEndpoints
 {
     private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(500);
 
+    // So long after its time a search has no host any more.
+    private static readonly TimeSpan Lost = TimeSpan.FromMinutes(2);
+
     /// <summary>Maps the endpoints.</summary>
     public static void Map(WebApplication app)
     {
@@ -34,6 +37,7 @@ public static class SolveEndpoints
         checks.Enforce();
         await desk.CheckAsync(request.Request, cancel);
         await db.Solves.Where(s => s.Status == SolveStatus.Waiting || s.Status == SolveStatus.Running).ExecuteUpdateAsync(s => s.SetProperty(r => r.CancelWanted, true), cancel);
+        await GiveUpLostAsync(db, clock, cancel);
         var row = new SolveRow { Id = Guid.CreateVersion7(), AskedAt = clock.GetUtcNow(), Request = MaterialSnapshot.Write(request.Request), Seconds = request.Seconds };
         db.Solves.Add(row);
         await db.SaveChangesAsync(cancel);
@@ -53,7 +57,17 @@ public static class SolveEndpoints
         var now = clock.GetUtcNow();
         await db.Solves.Where(s => s.Id == id && s.Status == SolveStatus.Waiting)
             .ExecuteUpdateAsync(s => s.SetProperty(r => r.Status, SolveStatus.Cancelled).SetProperty(r => r.EndedAt, now), cancel);
+        await GiveUpLostAsync(db, clock, cancel);
         return TypedResults.Ok(View(await RowAsync(id, db, cancel)));
+    }
+
+    // A host that was cut off in the middle of a search can't say so.
+    private static Task GiveUpLostAsync(LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    {
+        var (now, message) = (clock.GetUtcNow(), "The host that searched was lost; the plan at once still stands.");
+        var before = now - Lost;
+        return db.Solves.Where(s => s.Status == SolveStatus.Running && s.BegunAt!.Value.AddSeconds(s.Seconds) < before)
+            .ExecuteUpdateAsync(s => s.SetProperty(r => r.Status, SolveStatus.Failed).SetProperty(r => r.EndedAt, now).SetProperty(r => r.Message, message), cancel);
     }
 
     private static async Task<ServerSentEventsResult<SolveView>> Events(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel)

@@ -2,7 +2,6 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { HeldPlan as Held, Plan, PlanRequest } from "../../api/types";
-import { duration } from "../../api/words";
 import { Button, notify } from "../../ui";
 import { refreshPlan } from "./request";
 import { saved } from "./saved";
@@ -137,8 +136,8 @@ function Facts({ facts }: { facts: Held["facts"] }) {
             <td>{f.extra || ""}</td>
             <td>
               {f.realMin != null && f.measuredPlanMin != null
-                ? `${duration(f.realMin)} of ${duration(f.measuredPlanMin)}`
-                : `not taken; ${duration(f.plannedMin)} planned`}
+                ? `${f.realMin} of ${f.measuredPlanMin} min`
+                : `not taken; ${f.plannedMin} min planned`}
             </td>
           </tr>
         ))}
