@@ -39,6 +39,40 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     }
 
     [Fact]
+    public void A_part_is_fitted_on_its_piece_and_a_zone_runs_over_the_join()
+    {
+        browser.Open("/sets");
+        browser.Named("More for Running gear").Click();
+        browser.Named("Edit").Click();
+        Assert.Contains("Hull", browser.Field("Painted apart, then fitted on").Text, StringComparison.Ordinal);
+        browser.Fill("Glue holds after, min", "5000");
+        browser.Named("Keep").Click();
+        browser.UntilTrue(() => browser.Find("[role=dialog]").Text.Contains("0 to 2880 min", StringComparison.Ordinal), "what is allowed");
+        browser.Fill("Glue holds after, min", "120");
+        browser.Fill("Copies", "3");
+        browser.Named("Keep").Click();
+        browser.UntilTrue(() => browser.Find("[role=dialog]").Text.Contains("a part has one copy for each", StringComparison.Ordinal), "why not");
+        browser.Fill("Copies", "2");
+        browser.Named("Keep").Click();
+        browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the sets");
+        browser.Named("More for Cargo bed").Click();
+        browser.Named("Edit").Click();
+        browser.Choose("Painted", "after it is fitted: it runs over the join");
+        browser.Named("Keep").Click();
+        browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the sets again");
+
+        // The plan has the fitting, and the bed after it.
+        browser.Open("/evenings");
+        browser.UntilTrue(() => (bool)browser.Run("const l = [...document.querySelectorAll('label')].find(l => l.innerText === 'Marsh crawler'); l?.click(); return l !== undefined")!, "the set to plan");
+        browser.UntilTrue(() => Titles().Exists(t => t.Contains("Fit Running gear", StringComparison.Ordinal)), "the fitting");
+        var titles = Titles();
+        Assert.All(titles.Index().Where(t => t.Item.EndsWith("Cargo bed", StringComparison.Ordinal)), t => Assert.True(t.Index > titles.FindIndex(f => f.Contains("Fit Running gear", StringComparison.Ordinal))));
+        browser.Run("localStorage.removeItem('lowfell.plannedSets')");
+    }
+
+    private List<string> Titles() => [.. ((IEnumerable<object>)browser.Run("return [...document.querySelectorAll('[data-testid=evenings] [title]')].map(e => e.title).filter(t => /^\\d\\d:\\d\\d /.test(t))")!).Cast<string>()];
+
+    [Fact]
     public void A_material_is_put_on_the_shelf_with_a_live_swatch()
     {
         browser.Open("/shelf");

@@ -54,6 +54,7 @@ public sealed class Shots
         browser.Named("Plan again from now").Click();
         browser.UntilTrue(() => browser.Find("[data-testid=held]").Text.Contains("Against", StringComparison.Ordinal), "both plans");
         browser.Find("[data-testid=what-ifs] strong");
+        browser.UntilTrue(() => browser.All(".toast").Count == 0, "nothing in the way");
         Save("evenings-held");
         browser.Named("Let go").Click();
         browser.Open("/mixes");

@@ -11,7 +11,15 @@ public sealed class LotsTests
 
     private static Lot Of(double minutes, int copies, double lag = 0, double? most = null, string colour = "c", Station station = Station.Brush) => new()
     {
-        CoatId = Guid.NewGuid(), ZoneId = Guid.NewGuid(), Chain = 0, Copies = [.. Enumerable.Range(1, copies)], MinutesPerCopy = minutes, Station = station, Colour = colour, LagMin = lag, MostLagMin = most,
+        CoatId = Guid.NewGuid(),
+        ZoneId = Guid.NewGuid(),
+        Chain = 0,
+        Copies = [.. Enumerable.Range(1, copies)],
+        MinutesPerCopy = minutes,
+        Station = station,
+        Colour = colour,
+        LagMin = lag,
+        MostLagMin = most,
     };
 
     private static PlanTask Chain(params Lot[] lots) => new([lots], Evenings, []);
