@@ -65,6 +65,12 @@ public sealed class HeldPlanTests(ClockHost host) : IClassFixture<ClockHost>
         Assert.Equal((0, 0, 0), ((int)again["kept"]!["slipped"]!, (int)again["kept"]!["missing"]!, (int)again["kept"]!["gone"]!));
         Assert.Equal(held["calendar"]!.AsArray().Count, Ical.Net.Calendar.Load(await host.Http.GetStringAsync("/api/plan/evenings.ics", TestContext.Current.CancellationToken))!.Events.Count);
 
+        // Planned again while nothing has slipped, it stays as it is.
+        var same = await host.PostAsync("/api/plan/held/again", null);
+        Assert.Equal(Times(held), Times(same));
+        Assert.Empty(same["kept"]!["compared"]!["moved"]!.AsArray());
+        await host.PostAsync("/api/plan/held/back", null);
+
         // The first evening: one step is done, the others are not.
         var evening = held["calendar"]![0]!;
         var first = evening["steps"]![0]!;
@@ -131,6 +137,11 @@ public sealed class HeldPlanTests(ClockHost host) : IClassFixture<ClockHost>
         var held = await host.PutAsync("/api/plan/held", new { planId = (string)end["planId"]! });
         Assert.Equal((string)found["doneOn"]!, (string)held["summary"]!["doneOn"]!);
         Assert.Equal((int)atOnce["steps"]!, (int)held["steps"]!);
+
+        // What a search has found is not lost by planning again.
+        var again = await host.PostAsync("/api/plan/held/again", null);
+        Assert.True((int)again["summary"]!["setUps"]! <= (int)held["summary"]!["setUps"]!);
+        Assert.Equal((string)held["summary"]!["doneOn"]!, (string)again["summary"]!["doneOn"]!);
         await host.DeleteAsync("/api/plan/held");
     }
 

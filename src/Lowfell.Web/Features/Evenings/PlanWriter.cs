@@ -51,7 +51,8 @@ internal sealed class PlanWriter(Planner planner)
     public IReadOnlyList<KeptLot> Keep(Plan plan) => [.. plan.Lots.Select(l =>
     {
         var (session, day) = planner.Evenings[l.Session];
-        return new KeptLot(l.Lot.ZoneId, l.Lot.CoatId, l.Lot.Pass, l.Lot.Copies, At(l.Start), l.Lot.MinutesPerCopy, l.SetUpMin, day.ToDateOnly(), At(session.Open), At(session.Close));
+        // To the tick, not to the hundredth of a minute: it must still hold when it is checked again.
+        return new KeptLot(l.Lot.ZoneId, l.Lot.CoatId, l.Lot.Pass, l.Lot.Copies, (planner.Origin + Duration.FromMinutes(l.Start)).ToDateTimeOffset(), l.Lot.MinutesPerCopy, l.SetUpMin, day.ToDateOnly(), At(session.Open), At(session.Close));
     })];
 
     /// <summary>What is left of a kept plan: steps that are done, or are no longer in their stacks, are off.</summary>

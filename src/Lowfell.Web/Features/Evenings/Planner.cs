@@ -78,8 +78,37 @@ internal sealed class Planner
         var clock = Stopwatch.StartNew();
         var wish = before?.GroupBy(l => (l.ZoneId, l.CoatId, l.Pass)).ToDictionary(g => g.Key, g => Minutes(g.Min(l => l.StartUtc)));
         var plan = ListScheduler.Improve(Task, _ => clock.ElapsedMilliseconds < searchMs, seed: 1, wish);
+        if (before is not null && Standing(before) is { } standing && (plan.Problem is not null || Order(standing).CompareTo(Order(plan)) <= 0))
+        {
+            plan = standing;
+        }
+
         Check(plan);
         return new(SolveStage.Ended, plan, new(ListScheduler.EarliestFinish(Task)));
+    }
+
+    // What makes one whole plan better than another, however its lots are parted.
+    private static (int, int, int, double) Order(Plan plan) => (plan.LastSession, plan.SessionsUsed, plan.SetUps, Math.Round(plan.IdleMin, 1));
+
+    // An earlier plan as it stands, where nothing of it has slipped and nothing has come to it.
+    private Plan? Standing(IReadOnlyList<KeptLot> before)
+    {
+        const double Soon = 1e-3;
+        var known = Task.Chains.SelectMany(c => c).ToLookup(l => (l.ZoneId, l.CoatId, l.Pass));
+        var planned = new List<PlannedLot>();
+        foreach (var kept in before.OrderBy(l => l.StartUtc))
+        {
+            foreach (var lot in known[(kept.ZoneId, kept.CoatId, kept.Pass)].Select(l => l with { Copies = [.. kept.Copies.Intersect(l.Copies)] }).Where(l => l.Copies.Count > 0))
+            {
+                var start = Minutes(kept.StartUtc);
+                var session = Evenings.Index().FirstOrDefault(e => start >= e.Item.Session.Open - Soon && start + lot.Minutes <= e.Item.Session.Close + Soon, (-1, default)).Item1;
+                var last = planned.Count > 0 && planned[^1].Session == session ? planned[^1].Lot : null;
+                planned.Add(new(lot, session, start, lot.SetUpAfter(last)));
+            }
+        }
+
+        var plan = new Plan(planned, null);
+        return planned.TrueForAll(l => l.Session >= 0) && PlanCheck.Faults(Task, plan).Count == 0 ? plan : null;
     }
 
     /// <summary>The best plan that can be found in the time.</summary>
