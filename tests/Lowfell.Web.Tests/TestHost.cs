@@ -101,6 +101,8 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
 
     private async Task<T> OnDatabaseAsync<T>(string sql, Func<NpgsqlCommand, Task<T>> run)
     {
+        // The database is there once the host is.
+        _ = Http;
         await using var other = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(Cluster) { Database = database }.ConnectionString);
         await other.OpenAsync();
         await using var command = other.CreateCommand();
