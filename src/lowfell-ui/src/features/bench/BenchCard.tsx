@@ -46,9 +46,9 @@ export function BenchCard({ step, started, otherwise, cautionNote, children, ...
                 <strong>{number(step.mix.totalMl, 1)} ml</strong> as it comes
               </>
             )}
-            {otherwise && <span className="block text-xl text-risk">otherwise, as you said</span>}
           </p>
         )}
+        {otherwise && <p className="text-risk">otherwise, as you said</p>}
       </div>
       {step.cautions.length > 0 && (
         <div className="my-3 border-l-4 border-risk pl-3">

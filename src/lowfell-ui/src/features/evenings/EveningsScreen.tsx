@@ -169,8 +169,10 @@ function Verdict({ plan, whole }: { plan: Plan; whole: boolean }) {
         {s.doneOn ? (
           <>
             Done <strong>{longDay(s.doneOn)}</strong>
-            {s.notBefore && s.notBefore < s.doneOn && <>; no plan can be done before {longDay(s.notBefore)}</>}
-            {s.notBefore === s.doneOn && <>; no plan can be done sooner</>}.{" "}
+            {s.notBefore && s.notBefore < s.doneOn && (
+              <>; with these lots no plan can be done before {longDay(s.notBefore)}</>
+            )}
+            {s.notBefore === s.doneOn && <>; with these lots no plan can be done sooner</>}.{" "}
           </>
         ) : (
           <strong className="text-stop">{plan.problem} </strong>
