@@ -38,6 +38,7 @@ internal static partial class Load
 
         await FilesAsync(http, folder);
         await LogAsync(http);
+        await FullBench.RunAsync(http);
 
         // Round by round, so that a neighbour on the machine slows all of them alike; the best round of each counts.
         // A stack asked for again is remembered; one that has never been asked for is computed: the share of paint of its last coat counts up.

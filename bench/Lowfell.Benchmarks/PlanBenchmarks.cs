@@ -1,5 +1,7 @@
 using BenchmarkDotNet.Attributes;
-using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Scheduling;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Benchmarks;
 
@@ -24,8 +26,7 @@ public class PlanBenchmarks
                 var zone = Guid.NewGuid();
                 return (IReadOnlyList<Lot>)[.. Enumerable.Range(0, Coats).Select(_ => new Lot
                 {
-                    CoatId = Guid.NewGuid(),
-                    ZoneId = zone,
+                    Id = StepId.Coat(zone, Guid.NewGuid(), 1),
                     Chain = c,
                     Copies = [.. Enumerable.Range(1, Copies)],
                     MinutesPerCopy = 1 + (6 * random.NextDouble()),

@@ -7,6 +7,19 @@ if (args is ["load", var address, var folder])
     return;
 }
 
+if (args is ["full", var at])
+{
+    using var http = new HttpClient { BaseAddress = new Uri(at), Timeout = TimeSpan.FromSeconds(60) };
+    await FullBench.RunAsync(http);
+    return;
+}
+
+if (args is ["mend"])
+{
+    MendBench.Run();
+    return;
+}
+
 if (args is ["solve", var seconds, var seeds])
 {
     SolveBench.Run(double.Parse(seconds, System.Globalization.CultureInfo.InvariantCulture), int.Parse(seeds, System.Globalization.CultureInfo.InvariantCulture));

@@ -3,7 +3,9 @@ using Lowfell.Core.Amounts;
 using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
 
 namespace Lowfell.Benchmarks;
 
@@ -41,7 +43,7 @@ public class ShelfBenchmarks
             Name = $"Paint {i}",
             Family = Family.AcrylicPaint,
             Colour = new Srgb((byte)random.Next(20, 240), (byte)random.Next(20, 240), (byte)random.Next(20, 240)),
-            ContrastRatio = 0.7 + (0.28 * random.NextDouble()),
+            OwnContrastRatio = 0.7 + (0.28 * random.NextDouble()),
         })];
         foreach (var material in shelf)
         {

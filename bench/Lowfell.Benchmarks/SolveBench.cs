@@ -1,7 +1,9 @@
 using System.Diagnostics;
 using System.Globalization;
-using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Scheduling;
 using Lowfell.Core.Evenings.Solving;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Benchmarks;
 
@@ -58,8 +60,7 @@ public static class SolveBench
                     var touch = 10 + random.Next(20);
                     return new Lot
                     {
-                        CoatId = Guid.NewGuid(),
-                        ZoneId = zone,
+                        Id = StepId.Coat(zone, Guid.NewGuid(), 1),
                         Chain = g,
                         Copies = [.. Enumerable.Range(1, copies)],
                         MinutesPerCopy = 0.5 + (2.5 * random.NextDouble()),

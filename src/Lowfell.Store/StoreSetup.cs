@@ -1,5 +1,8 @@
+using Lowfell.Store.Backups;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Storage;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Lowfell.Store;
@@ -7,8 +10,8 @@ namespace Lowfell.Store;
 /// <summary>Joining the store to a host, and bringing a database up to date.</summary>
 public static class StoreSetup
 {
-    /// <summary>The bench that opens without a password on this machine, until accounts come.</summary>
-    public static readonly Guid HomeBenchId = new("b4f1a5e0-0000-4000-8000-000000000001");
+    /// <summary>The bench that a new database begins with.</summary>
+    public static readonly Guid FirstBenchId = new("b4f1a5e0-0000-4000-8000-000000000001");
 
     /// <summary>Adds the database.</summary>
     /// <param name="services">Services of the host, which must hold an <see cref="IBenchScope"/>.</param>
@@ -16,14 +19,38 @@ public static class StoreSetup
     public static IServiceCollection AddLowfellStore(this IServiceCollection services, string connectionString) =>
         services.AddDbContext<LowfellDb>(o => o.UseNpgsql(connectionString));
 
-    /// <summary>Applies missing migrations, under the lock that EF Core takes in the database, and opens the home bench.</summary>
-    public static async Task MigrateAsync(LowfellDb db, CancellationToken cancel)
+    /// <summary>
+    /// Applies missing migrations and opens the home bench. What a migration is about to change is written into the folder of backups
+    /// first. One host at a time does this; another that starts meanwhile waits, and finds it done.
+    /// </summary>
+    /// <exception cref="BackupException">The dump could not be written: nothing is migrated.</exception>
+    public static async Task MigrateAsync(LowfellDb db, BackupDesk backups, CancellationToken cancel)
     {
-        await db.Database.MigrateAsync(cancel);
+        var database = db.GetService<IRelationalDatabaseCreator>();
+        if (!await database.ExistsAsync(cancel))
+        {
+            await using var alone = await MigrationLock.TakeAsync(backups.Connection, "postgres", cancel);
+            if (!await database.ExistsAsync(cancel))
+            {
+                await database.CreateAsync(cancel);
+            }
+        }
+
+        await using (await MigrationLock.TakeAsync(backups.Connection, null, cancel))
+        {
+            var missing = (await db.Database.GetPendingMigrationsAsync(cancel)).ToList();
+            if (missing is not [] && (await db.Database.GetAppliedMigrationsAsync(cancel)).Any())
+            {
+                await backups.DumpAsync("before-migration", cancel);
+            }
+
+            await db.Database.MigrateAsync(cancel);
+        }
+
         await db.Database.ExecuteSqlAsync(
             $"""
-            INSERT INTO benches ("Id", "Name", "IsDemo", "ShelfVersion", "PinWashVarnish", "Wash", "Pigments", "WarmAir", "Shading", "DryBrush", "GritGlue")
-            VALUES ({HomeBenchId}, 'My bench', true, 1, 'Satin', 'TwoThin', 'Fixed', 'BaseCoatsAndTextures', 'PreShade', 'Keep', 'Pva')
+            INSERT INTO benches ("Id", "Name", "IsDemo", "ShelfVersion")
+            VALUES ({FirstBenchId}, 'My bench', true, 1)
             ON CONFLICT DO NOTHING
             """,
             cancel);
@@ -38,6 +65,6 @@ public static class StoreSetup
     {
         /// <inheritdoc/>
         public LowfellDb CreateDbContext(string[] args) =>
-            new(new DbContextOptionsBuilder<LowfellDb>().UseNpgsql("Host=127.0.0.1;Database=lowfell_design").Options, new FixedBench(HomeBenchId));
+            new(new DbContextOptionsBuilder<LowfellDb>().UseNpgsql("Host=127.0.0.1;Database=lowfell_design").Options, new FixedBench(FirstBenchId));
     }
 }

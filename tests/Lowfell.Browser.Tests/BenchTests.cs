@@ -53,6 +53,45 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
     }
 
     [Fact]
+    public async Task A_wait_is_counted_down_and_hurried_only_after_a_warning()
+    {
+        var before = await DoneAsync();
+        var sets = (await session.App.Http.GetFromJsonAsync<JsonArray>("/api/sets"))!;
+        var id = (string)sets.Single(s => (string)s!["name"]! == "Marsh crawler")!["id"]!;
+        browser.Open("/sets");
+        browser.Run("localStorage.setItem('lowfell.plannedSets', JSON.stringify([arguments[0]]))", id);
+        browser.Open("/bench");
+        browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
+        var zone = browser.Find("section[aria-label=Now] p").Text.Split(", pass")[0];
+        Assert.Matches("Hull|Running gear", zone);
+        AllDone();
+        await UntilAsync(async () => await DoneAsync() > before);
+
+        // All else is put off, so that the coat on wet paint is what is left.
+        browser.UntilTrue(() => Step().Contains(zone, StringComparison.Ordinal) || PutOff(), "the next coat of the zone");
+        Assert.Matches("ready in [0-9]+", browser.Find("[data-testid=wait]").Text);
+        before = await DoneAsync();
+        AllDone();
+        Assert.Contains("early: lay it all the same?", browser.Find("[role=dialog]").Text, StringComparison.Ordinal);
+        browser.Named("Wait", "[role=dialog]").Click();
+        Assert.Equal(before, await DoneAsync());
+        AllDone();
+        browser.Named("Lay it all the same").Click();
+        await UntilAsync(async () => await DoneAsync() > before);
+        var log = (await session.App.Http.GetFromJsonAsync<JsonArray>("/api/log/log.json"))!;
+        Assert.Contains(log, e => ((string?)e!["notice"] ?? "").Length > 0);
+        browser.Run("localStorage.removeItem('lowfell.plannedSets')");
+    }
+
+    private void AllDone() => browser.Run("[...document.querySelectorAll('section[aria-label=Now] button')].find(b => b.innerText.startsWith('Done')).click()");
+
+    private bool PutOff()
+    {
+        browser.Named("Not now").Click();
+        return false;
+    }
+
+    [Fact]
     public void A_problem_is_written_down_and_a_step_put_off()
     {
         browser.Open("/bench");

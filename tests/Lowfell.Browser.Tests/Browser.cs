@@ -9,6 +9,8 @@ namespace Lowfell.Browser.Tests;
 public sealed class Browser : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
+    // A machine that stood still for half a minute has not been looked at for half a minute.
+    private const int LeastLooks = 50;
     // One look in the page itself: asking element by element over the wire is slow, and the page may draw itself anew meanwhile.
     private const string FindByName = """
         const [name, within] = arguments;
@@ -62,6 +64,10 @@ public sealed class Browser : IDisposable
     /// <summary>A script that calls back with a number.</summary>
     public double RunAsync(string script) => Convert.ToDouble(driver.ExecuteAsyncScript(script), System.Globalization.CultureInfo.InvariantCulture);
 
+    /// <summary>An attribute of everything that is found, in one look.</summary>
+    public IReadOnlyList<string> Attributes(string css, string name) =>
+        [.. ((ReadOnlyCollection<object>)Run("return [...document.querySelectorAll(arguments[0])].map(e => e.getAttribute(arguments[1]) ?? '')", css, name)!).Cast<string>()];
+
     public IWebElement Find(string css) => Until(() => All(css).FirstOrDefault(e => e.Displayed), $"an element {css}");
 
     public ReadOnlyCollection<IWebElement> All(string css) => driver.FindElements(By.CssSelector(css));
@@ -97,7 +103,7 @@ public sealed class Browser : IDisposable
         where T : class
     {
         var end = DateTime.UtcNow + Patience;
-        while (true)
+        for (var looks = 1; ; looks++)
         {
             try
             {
@@ -111,7 +117,7 @@ public sealed class Browser : IDisposable
                 // The page has drawn itself anew; look again.
             }
 
-            if (DateTime.UtcNow > end)
+            if (DateTime.UtcNow > end && looks >= LeastLooks)
             {
                 throw new TimeoutException($"There never was {what}. The page said:\n{driver.FindElement(By.TagName("body")).Text}");
             }

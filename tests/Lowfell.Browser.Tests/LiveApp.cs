@@ -1,7 +1,9 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Lowfell.Web.Api;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
 
 namespace Lowfell.Browser.Tests;
@@ -23,6 +25,7 @@ public sealed class LiveApp : WebApplicationFactory<Program>
         UseKestrel(port);
         StartServer();
         Http = new HttpClient { BaseAddress = ClientOptions.BaseAddress };
+        Services.GetRequiredService<Readiness>().Done.GetAwaiter().GetResult();
     }
 
     public bool Demo { get; }

@@ -8,7 +8,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
 {
     private readonly Browser browser = session.Browser;
 
-    private string Text(string css) => browser.Find(css).Text;
+    private string Text(string css) => browser.Until(() => browser.Find(css).Text, css);
 
     private void Says(string css, string words) => browser.UntilTrue(() => Text(css).Contains(words, StringComparison.Ordinal), $"'{words}' in {css}");
 

@@ -24,9 +24,14 @@ public sealed class Shots
         browser.Open("/sets");
         browser.Find("section[aria-label='Sea wall']");
         Save("sets");
-        var hull = StackPage.Open(browser, await app.ZoneIdAsync("Hull panels"));
-        hull.Select(4);
+        StackPage.Open(browser, await app.ZoneIdAsync("Hull panels"));
+        browser.Find("[data-rule=soluble-marking] button").Click();
+        browser.Find("[data-rule=soluble-marking] [data-mend]");
         Save("stack-findings");
+        browser.Named("Mend all").Click();
+        browser.Named("Take it");
+        Save("mend-all");
+        browser.Named("Leave it as it is").Click();
         StackPage.Open(browser, await app.ZoneIdAsync("Stone courses")).Select(3);
         Save("stack");
         browser.Run("document.documentElement.dataset.theme = 'lamp'");
@@ -36,10 +41,11 @@ public sealed class Shots
         browser.Find("[data-testid=colour-help]");
         browser.Run("document.querySelector('[data-testid=colour-help]').scrollIntoView({ block: 'center' })");
         Save("colour-help");
-        foreach (var (path, ready) in new[] { ("/shelf", "[data-testid='Over white']"), ("/mixes", "[data-testid=mix-preview]"), ("/amounts", "[data-testid=missing]"), ("/tiles", "[data-nearest]"), ("/match", "[data-testid=match]"), ("/evenings", "[data-testid=what-ifs] strong"), ("/log", "[data-testid=log]"), ("/schools", "[role=radio]") })
+        foreach (var (path, ready) in new[] { ("/shelf", "[data-testid='Over white']"), ("/mixes", "[data-testid=mix-preview]"), ("/amounts", "[data-testid=missing]"), ("/tiles", "[data-nearest]"), ("/match", "[data-testid=match]"), ("/evenings", "[data-testid=what-ifs] strong"), ("/log", "[data-testid=log]"), ("/schools", "[data-school=warmAir] [data-testid=on-this-bench]") })
         {
             browser.Open(path);
             browser.Find(ready);
+            browser.UntilTrue(() => browser.All("[data-testid=on-this-bench]").All(e => e.Text != "…"), "what each choice does");
             Save(path[1..]);
         }
 

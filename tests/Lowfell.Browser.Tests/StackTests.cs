@@ -34,7 +34,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Named("Hull panels, open the stack").Click();
         var page = new StackPage(browser);
         page.Ready();
-        Assert.Contains("solvent-lifts-film", page.Rules);
+        Assert.Contains("soluble-marking", page.Rules);
         var (face, count) = (page.FinishedFace, page.Count);
 
         // A coat is added, and the colour changes.
@@ -45,13 +45,12 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Press("z");
         browser.UntilTrue(() => page.Count == count && page.FinishedFace == face, "the stack as it was");
 
-        // One key mends the pin wash: the barrier goes under it.
+        // One key mends the worst: the marking is misted over.
         browser.Press("m");
-        browser.UntilTrue(() => page.Count == count + 1 && !page.Rules.Contains("solvent-lifts-film"), "a barrier and no stop");
-        Assert.Equal("Varnish", page.Coats[page.Coats.ToList().IndexOf("Pin wash") - 1]);
-        Assert.DoesNotContain("sheen-under-pin-wash", page.Rules);
+        browser.UntilTrue(() => page.Count == count + 1 && !page.Rules.Contains("soluble-marking"), "a mist and no stop");
+        Assert.Equal("Varnish, sprayed", page.Coats[page.Coats.ToList().IndexOf("Marking") + 1]);
         browser.Press("z");
-        browser.UntilTrue(() => page.Rules.Contains("solvent-lifts-film"), "the finding again");
+        browser.UntilTrue(() => page.Rules.Contains("soluble-marking"), "the finding again");
         browser.Press("Z");
         browser.UntilTrue(() => page.Count == count + 1, "the mend redone");
         page.UntilKept();
@@ -59,8 +58,53 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Reload();
         page.Ready();
         Assert.Equal(count + 1, page.Count);
-        browser.UntilTrue(() => !page.Rules.Contains("solvent-lifts-film"), "the mend kept");
+        browser.UntilTrue(() => !page.Rules.Contains("soluble-marking"), "the mend kept");
         Assert.Equal(count + 1, await KeptCoatsAsync("Hull panels"));
+    }
+
+    [Fact]
+    public async Task A_finding_is_looked_into_rests_for_a_reason_and_speaks_again()
+    {
+        var page = StackPage.Open(browser, await session.App.ZoneIdAsync("Crust"));
+        page.UntilKept();
+        browser.UntilTrue(() => page.Rules.Count > 0, "a finding");
+        var rule = page.Rules[0];
+        browser.Find($"[data-rule='{rule}'] button").Click();
+        browser.Named("I know…").Click();
+        browser.Fill("Why it is meant so", "it stands behind glass");
+        browser.Named("Let it rest").Click();
+        browser.UntilTrue(() => browser.All($"[data-rule='{rule}'][data-rests=true]").Count == 1, "a finding that rests");
+        Assert.Contains("it stands behind glass", browser.Find($"[data-rule='{rule}']").Text, StringComparison.Ordinal);
+        page.UntilKept();
+        browser.Reload();
+        page.Ready();
+        browser.UntilTrue(() => browser.All($"[data-rule='{rule}'][data-rests=true]").Count == 1, "the finding at rest after a reload");
+        browser.Find($"[data-rule='{rule}'] button").Click();
+        browser.Named("Let it speak again").Click();
+        browser.UntilTrue(() => browser.All($"[data-rule='{rule}'][data-rests=false]").Count == 1, "a finding that speaks");
+        page.UntilKept();
+    }
+
+    [Fact]
+    public async Task A_stop_is_mended_with_all_else_at_once_and_undone_at_once()
+    {
+        var page = StackPage.Open(browser, await session.App.ZoneIdAsync("Cargo bed"));
+        var coats = page.Coats;
+
+        // The chipping fluid right on the can of varnish below it.
+        page.Select(3);
+        browser.Fill("Own wait, minutes", "0");
+        browser.UntilTrue(() => page.Rules.Contains("coat-too-soon"), "a coat too soon");
+        page.UntilKept();
+        browser.Named("Mend all").Click();
+        browser.Named("Take it").Click();
+        browser.UntilTrue(() => browser.Find("[data-testid=verdict]").Text == "It will hold", "nothing found");
+        page.UntilKept();
+        browser.Press("z");
+        browser.UntilTrue(() => page.Rules.Contains("coat-too-soon"), "all of it undone");
+        browser.Press("z");
+        browser.UntilTrue(() => page.Coats.SequenceEqual(coats) && !page.Rules.Contains("coat-too-soon"), "the stack as it was");
+        page.UntilKept();
     }
 
     [Fact]

@@ -1,8 +1,12 @@
 using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Tests;
 
@@ -17,11 +21,11 @@ internal static class Build
         Name = name,
         Family = family,
         Colour = Srgb.Parse(colour),
-        ContrastRatio = contrast,
-        ReferenceFilmUm = film,
-        VolumeSolids = solids,
-        Sheen = sheen,
-        UndertonePower = undertone,
+        OwnContrastRatio = contrast,
+        OwnReferenceFilmUm = film,
+        OwnVolumeSolids = solids,
+        OwnSheen = sheen,
+        OwnUndertonePower = undertone,
     };
 
     public static Material RopeTan => Paint("#b59a6b");
@@ -42,7 +46,7 @@ internal static class Build
 
     public static Coat Coat(Technique technique, Material? material = null, int passes = 1, double? fraction = null, Thinner? thinner = null)
     {
-        var usual = material is null ? 1 : Math.Max(technique.UsualPaintFraction(), material.Family.Facts().LeastPaintFraction);
+        var usual = material is null ? 1 : technique.UsualFraction(material.Family);
         var coat = new Coat
         {
             Id = NewId(),
@@ -60,12 +64,12 @@ internal static class Build
 
     public static StackDraft Stack(params Coat[] coats) => Stack(Zone(), coats);
 
-    public static IReadOnlyList<Finding> Read(this StackDraft draft) => RuleBook.Read(draft, Predictor.Predict(draft), Shelf);
+    public static IReadOnlyList<Finding> Read(this StackDraft draft) => RuleBook.Read(draft, Predictor.Predict(draft));
 
-    public static bool Has(this StackDraft draft, string rule) => draft.Read().Any(f => f.Rule == rule);
+    public static bool Has(this StackDraft draft, string rule) => draft.Read().Any(f => f.Rule.Id == rule);
 
     /// <summary>A small shelf over the families that mends reach for.</summary>
-    public static Shelf Shelf { get; } = new([.. Core.Rules.Shelf.Staples.Materials, RopeTan, Lampblack, SaltWhite, BuoyYellow, KelpWash, TarWash,
+    public static Shelf Shelf { get; } = new([.. Core.Materials.Shelf.Staples.Materials, RopeTan, Lampblack, SaltWhite, BuoyYellow, KelpWash, TarWash,
         Paint("#7a8f6a", 0.95, name: "Sluice Green"), Paint("#8a5a3a", name: "Pan Rust"), Paint("#d8cba4", 0.88, name: "Bone"),
         Paint("#e8dcc0", 0.88, family: Family.PrimerWater, name: "Pale primer")]);
 

@@ -16,7 +16,7 @@ public sealed class AmountTests(TestHost host) : IClassFixture<TestHost>
         var wall = sets.AsArray().Single(s => (string)s!["name"]! == "Sea wall")!;
         var request = new { setId = (string)wall["id"]! };
         var amounts = await host.PostAsync("/api/amounts", request);
-        Assert.All(amounts["coats"]!.AsArray(), c => Assert.Equal((double)c!["onPieceMl"]! + (double)c["transferMl"]! + (double)c["lossMl"]!, (double)c["totalMl"]!, 2));
+        Assert.All(amounts["coats"]!.AsArray(), c => Assert.Equal((double)c!["onPieceMl"]! + (double)c["transferMl"]! + (double)c["lossMl"]!, (double)c["totalMl"]!, 0.003));
         Assert.Equal(amounts["coats"]!.AsArray().Sum(c => (double)c!["totalMl"]!), amounts["materials"]!.AsArray().Sum(m => (double)m!["ml"]!) + amounts["thinners"]!.AsArray().Sum(t => (double)t!["ml"]!), 0);
         var slate = Need(amounts, "Slate Ground");
         Assert.Equal("short", (string)slate["verdict"]!);

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text.Json.Nodes;
 using Lowfell.Store;
+using Lowfell.Web.Benches;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Xunit;
@@ -29,6 +30,21 @@ public sealed class BenchTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal("oneGenerous", (string)(await host.GetAsync("/api/bench"))["schools"]!["wash"]!);
         await host.PutAsync("/api/bench/schools", bench["schools"]!);
         await host.RefusesAsync(HttpMethod.Put, "/api/bench/schools", gloss.With("pinWashVarnish", "velvet"), "pinWashVarnish");
+    }
+
+    [Fact]
+    public async Task What_a_school_would_do_is_told_for_the_stacks_of_this_bench()
+    {
+        var varnish = await host.GetAsync("/api/bench/schools/finalVarnish/effects");
+        var choices = varnish["choices"]!.AsArray().ToDictionary(c => (string)c!["value"]!, c => c!);
+        Assert.Equal(0, (int)choices["whereHeld"]["stacks"]!);
+        Assert.True((int)choices["none"]["coats"]! < 0, "without a final varnish some coats are not needed");
+        Assert.True((double)choices["none"]["minutes"]! < 0);
+        Assert.InRange((int)choices["none"]["stacks"]!, 1, (int)varnish["ofStacks"]!);
+
+        var brush = await host.GetAsync("/api/bench/schools/dryBrush/effects");
+        Assert.True((double)brush["choices"]![1]!["moved"]! > 0.5, "a clean brush moves the edges of the sea wall");
+        await host.RefusesAsync(HttpMethod.Get, "/api/bench/schools/taste/effects", null, "id");
     }
 
     [Fact]
@@ -64,7 +80,7 @@ public sealed class BenchTests(TestHost host) : IClassFixture<TestHost>
         await using (var scope = host.Services.CreateAsyncScope())
         {
             var options = scope.ServiceProvider.GetRequiredService<DbContextOptions<LowfellDb>>();
-            await using var home = new LowfellDb(options, new StoreSetup.FixedBench(StoreSetup.HomeBenchId));
+            await using var home = new LowfellDb(options, new StoreSetup.FixedBench(OpenBench.Home));
             home.Benches.Add(new Bench { Id = other, Name = "Another bench" });
             await home.SaveChangesAsync(TestContext.Current.CancellationToken);
             await using var away = new LowfellDb(options, new StoreSetup.FixedBench(other));

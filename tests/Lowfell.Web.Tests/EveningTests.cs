@@ -165,7 +165,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(3, (int)dry["readings"]!);
     }
 
-    private static double StationMin(string station) => Core.Evenings.Stations.SetUpMin(Enum.Parse<Core.Evenings.Station>(station, ignoreCase: true));
+    private static double StationMin(string station) => Core.Techniques.Stations.SetUpMin(Enum.Parse<Core.Techniques.Station>(station, ignoreCase: true));
 
     [Fact]
     public async Task A_part_is_fitted_when_both_are_painted_and_its_glue_holds_what_comes_after()
@@ -189,12 +189,19 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
         Assert.All(steps.Where(s => (string)s!["zone"]! == "Cargo bed"), s => Assert.True(DateTimeOffset.Parse((string)s!["startUtc"]!) >= DateTimeOffset.Parse((string)fit["endUtc"]!).AddMinutes(90)));
 
         // Fitted and written down, it leaves the plan; taken back, it is there again.
-        object Log(string kind) => new { id = Guid.NewGuid(), kind, zoneId = (string)fit["zoneId"]!, coatId = (string)fit["coatId"]!, copies = new[] { 2 } };
+        object Log(string kind) => new { id = Guid.NewGuid(), kind, zoneId = (string)fit["zoneId"]!, partId = (string)fit["partId"]!, copies = new[] { 2 } };
         await host.PostAsync("/api/log", Log("done"));
         Assert.DoesNotContain((await host.PostAsync("/api/plan", new { setIds = new[] { setId } }))["calendar"]!.AsArray().SelectMany(e => e!["steps"]!.AsArray()), s => (string)s!["what"]! == "Fit Running gear");
         var progress = (await host.GetAsync($"/api/log/progress?setId={setId}")).AsArray();
         Assert.Equal(["d", "d"], progress.Single(p => (string)p!["zone"]! == "Fit Running gear")!["copies"]!.AsArray().Select(c => (string)c!));
         await host.PostAsync("/api/log", Log("takenBack"));
+
+        // An action that has waited in a browser since a part was named as a coat is read on.
+        var waited = (await host.PostAsync("/api/log", new { id = Guid.NewGuid(), kind = "done", zoneId = (string)fit["zoneId"]!, coatId = (string)fit["partId"]!, copies = new[] { 2 } }))[0]!;
+        Assert.Equal(((string)fit["partId"]!, null), ((string)waited["partId"]!, (string?)waited["coatId"]));
+        await host.PostAsync("/api/log", Log("takenBack"));
+        await host.RefusesAsync(HttpMethod.Post, "/api/log", new { id = Guid.NewGuid(), kind = "done", zoneId = (string)fit["zoneId"]!, partId = Guid.NewGuid(), copies = new[] { 2 } }, "partId", HttpStatusCode.NotFound);
+        await host.RefusesAsync(HttpMethod.Post, "/api/log", new { id = Guid.NewGuid(), kind = "done", zoneId = (string)fit["zoneId"]!, partId = (string)fit["partId"]!, coatId = Guid.NewGuid(), copies = new[] { 2 } }, "partId");
 
         JsonNode Piece(Action<JsonNode> change)
         {

@@ -31,7 +31,7 @@ public sealed class MatchTests(TestHost host) : IClassFixture<TestHost>
         var same = await host.GetAsync($"/api/painted/{kept["id"]}/match");
         Assert.All(same["closest"]!.AsArray(), d => Assert.Equal(0, (double)d!));
 
-        await host.PutAsync($"/api/schemes/{scheme["id"]}/stack", new { version = (int)scheme["version"]!, coats = Array.Empty<object>() });
+        await host.PutAsync($"/api/schemes/{zone["scheme"]!["id"]}/stack", new { version = (int)scheme["version"]!, coats = Array.Empty<object>() });
         await host.DeleteAsync($"/api/mixes/{mix["id"]}");
         await host.DeleteAsync($"/api/materials/{paint["id"]}");
         var match = await host.GetAsync($"/api/painted/{kept["id"]}/match");

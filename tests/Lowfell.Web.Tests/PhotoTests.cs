@@ -3,6 +3,7 @@ using System.Net;
 using System.Net.Http.Headers;
 using System.Text;
 using System.Text.Json.Nodes;
+using Lowfell.Core.Stacks;
 using SkiaSharp;
 using Xunit;
 

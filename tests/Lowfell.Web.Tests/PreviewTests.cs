@@ -3,8 +3,8 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using CsCheck;
+using Lowfell.Web.Api;
 using Lowfell.Web.Features.Stack;
-using Lowfell.Web.Hosting;
 using Xunit;
 
 namespace Lowfell.Web.Tests;
@@ -25,7 +25,7 @@ public sealed class PreviewTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(3, wash["edge"]!["lab"]!.AsArray().Count);
         Assert.True((double)wash["recess"]!["filmUm"]! > 0);
         var heavy = answer["findings"]!.AsArray().Single(f => (string)f!["rule"]! == "heavy-wash")!;
-        Assert.Equal("split", (string)heavy["mends"]![0]!["id"]!);
+        Assert.Equal("note", (string)heavy["severity"]!);
     }
 
     [Fact]
@@ -57,19 +57,24 @@ public sealed class PreviewTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
-    public async Task A_mend_gives_back_the_mended_stack_and_its_preview()
+    public async Task The_mends_of_a_finding_are_ranked_with_what_they_cost()
     {
         var draft = WashOnTan();
         var request = (JsonObject)draft.DeepClone();
         request["rule"] = "heavy-wash";
         request["coatId"] = draft["coats"]![1]!["id"]!.DeepClone();
-        request["mend"] = "split";
-        var answer = await host.PostAsync("/api/preview/mend", request);
-        Assert.Equal("thinnedWash", (string)answer["coats"]![1]!["technique"]!);
-        Assert.Equal("Kelp Wash", (string)answer["coats"]![1]!["material"]!["name"]!);
-        Assert.DoesNotContain(answer["preview"]!["findings"]!.AsArray(), f => (string)f!["rule"]! == "heavy-wash");
-        await host.RefusesAsync(HttpMethod.Post, "/api/preview/mend", ((JsonObject)request.DeepClone()).With("mend", "burn"), "mend", HttpStatusCode.Conflict);
-        await host.RefusesAsync(HttpMethod.Post, "/api/preview/mend", ((JsonObject)request.DeepClone()).With("rule", "foam-solvent"), "rule", HttpStatusCode.Conflict);
+        var mends = (await host.PostAsync("/api/preview/mends", request))["mends"]!.AsArray();
+        Assert.NotEmpty(mends);
+        Assert.All(mends, m => Assert.True((int)m!["after"]!["notes"]! <= 1 && (int)m["after"]!["stops"]! == 0));
+        var split = mends.Single(m => (string)m!["id"]! == "split")!;
+        Assert.Equal("thinnedWash", (string)split["coats"]![1]!["technique"]!);
+        Assert.Equal("Kelp Wash", (string)split["coats"]![1]!["material"]!["name"]!);
+        Assert.True((double)split["added"]!["waitHours"]! > 0);
+
+        var mended = Drafts.Stack([.. split["coats"]!.AsArray().Select(c => (JsonObject)c!.DeepClone())]);
+        Assert.DoesNotContain((await host.PostAsync("/api/preview/stack", mended))["findings"]!.AsArray(), f => (string)f!["rule"]! == "heavy-wash");
+        await host.RefusesAsync(HttpMethod.Post, "/api/preview/mends", ((JsonObject)request.DeepClone()).With("rule", "no-such-rule"), "rule");
+        await host.RefusesAsync(HttpMethod.Post, "/api/preview/mends", ((JsonObject)request.DeepClone()).With("rule", "foam-solvent"), "rule", HttpStatusCode.Conflict);
     }
 
     [Fact]
@@ -185,7 +190,7 @@ public sealed class PreviewTests(TestHost host) : IClassFixture<TestHost>
     {
         var sets = await host.GetAsync("/api/sets");
         var zones = sets.AsArray().SelectMany(s => s!["pieces"]!.AsArray()).SelectMany(p => p!["zones"]!.AsArray()).ToList();
-        var wrong = zones.Where(z => (int)z!["findings"]!["stop"]! > 0).Select(z => (string)z!["schemeName"]!).Distinct();
+        var wrong = zones.Where(z => (int)z!["findings"]!["stops"]! > 0).Select(z => (string)z!["schemeName"]!).Distinct();
         Assert.Equal(["Crawler hull"], wrong);
     }
 
@@ -193,7 +198,8 @@ public sealed class PreviewTests(TestHost host) : IClassFixture<TestHost>
     public async Task What_is_written_straight_from_the_model_is_the_contract()
     {
         var options = new JsonSerializerOptions(JsonSerializerDefaults.Web);
-        LowfellHost.Json(options);
+        ApiJson.Configure(options);
+        options.RespectRequiredConstructorParameters = false;
         var shelf = await host.ShelfAsync();
         var sets = await host.GetAsync("/api/sets");
         var zones = sets.AsArray().SelectMany(s => s!["pieces"]!.AsArray()).SelectMany(p => p!["zones"]!.AsArray()).Select(z => (string)z!["id"]!).ToList();
@@ -205,8 +211,8 @@ public sealed class PreviewTests(TestHost host) : IClassFixture<TestHost>
             foreach (var target in new[] { zone.Target, null, "#4a7fd0" })
             {
                 var draft = StackReader.Read(zone with { Target = target }, page["scheme"]!["coats"].Deserialize<List<CoatDraft>>(options)!, null, shelf);
-                var text = PreviewText.Json(draft, shelf.Shelf);
-                var contract = JsonSerializer.SerializeToNode(StackWriter.Preview(draft, shelf.Shelf), options);
+                var text = PreviewText.Json(draft);
+                var contract = JsonSerializer.SerializeToNode(JsonSerializer.Deserialize<StackPreview>(text, options), options);
                 Assert.True(JsonNode.DeepEquals(contract, JsonNode.Parse(text)), Encoding.UTF8.GetString(text));
             }
         }

@@ -27,17 +27,25 @@ public sealed class SchemeTests(TestHost host) : IClassFixture<TestHost>
             ["hurried"] = true,
             ["optional"] = true,
             ["skipped"] = true,
+            ["whileWet"] = false,
             ["wait"] = "cured",
+            ["waitMinutes"] = 95,
+            ["marks"] = JsonNode.Parse("{\"count\":12,\"widthMm\":0.4,\"lengthMm\":6}"),
+            ["fade"] = JsonNode.Parse("{\"fullMm\":4,\"noneMm\":18}"),
+            ["known"] = JsonNode.Parse("[{\"rule\":\"over-thinned\",\"aspect\":\"\",\"reason\":\"Tried on a scrap.\",\"mark\":\"0123456789abcdef\"}]"),
             ["note"] = "Numbers last.",
         });
-        var kept = await host.PutAsync($"/api/schemes/{scheme["id"]}/stack", new { version = (int)scheme["version"]!, coats });
-        Assert.Equal((int)scheme["version"]! + 1, (int)kept["version"]!);
+        var answer = await host.PutAsync($"/api/schemes/{scheme["id"]}/stack", new { version = (int)scheme["version"]!, coats });
+        Assert.Equal((int)scheme["version"]! + 1, (int)answer["version"]!);
+        var kept = await host.GetAsync($"/api/schemes/{scheme["id"]}");
+        Assert.Equal((int)answer["version"]!, (int)kept["version"]!);
         Assert.True(JsonNode.DeepEquals(coats[1], kept["coats"]![1]), kept["coats"]![1]!.ToJsonString());
         Assert.Equal(3, kept["uses"]!.AsArray().Count);
 
         (coats[0], coats[2]) = (coats[2]!.DeepClone(), coats[0]!.DeepClone());
         coats.RemoveAt(1);
-        var again = await host.PutAsync($"/api/schemes/{scheme["id"]}/stack", new { version = (int)kept["version"]!, coats });
+        await host.PutAsync($"/api/schemes/{scheme["id"]}/stack", new { version = (int)kept["version"]!, coats });
+        var again = await host.GetAsync($"/api/schemes/{scheme["id"]}");
         Assert.Equal(coats.Select(c => (string)c!["id"]!), again["coats"]!.AsArray().Select(c => (string)c!["id"]!));
     }
 

@@ -1,6 +1,9 @@
 using System.Net;
 using System.Text;
 using System.Text.Json.Nodes;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Web.Tests;
@@ -74,13 +77,21 @@ public sealed class ShelfFileTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
-    public async Task Names_that_differ_in_capitals_alone_do_not_stop_an_import()
+    public async Task Names_that_differ_in_capitals_alone_go_out_and_come_in_again()
     {
         string[] ids = [(string)(await host.PostAsync("/api/materials", Drafts.Material("Jetty Red"), HttpStatusCode.Created))["id"]!, (string)(await host.PostAsync("/api/materials", Drafts.Material("JETTY red"), HttpStatusCode.Created))["id"]!];
         var (status, done) = await SendAsync("/api/shelf/import", Header + "jetty red,acrylicPaint,#8a3a2a,,,,\n");
         Assert.Equal((HttpStatusCode.OK, 1), (status, (int)done["skipped"]!));
 
-        // A file tells names apart without capitals: both together would not come in again as they went out.
+        // Both go out, and come in again each for itself.
+        var file = await host.Http.GetStringAsync("/api/shelf/shelf.csv");
+        Assert.Contains("Jetty Red", file, StringComparison.Ordinal);
+        Assert.Contains("JETTY red", file, StringComparison.Ordinal);
+        var count = await CountAsync();
+        var (again, all) = await SendAsync("/api/shelf/import?duplicates=update", file.Replace("JETTY red,,acrylicPaint,#b59a6b", "JETTY red,,acrylicPaint,#7a1f1f", StringComparison.Ordinal));
+        Assert.Equal((HttpStatusCode.OK, 0, count), (again, (int)all["added"]!, await CountAsync()));
+        Assert.Equal("#7a1f1f", (string)(await host.MaterialAsync("JETTY red"))["material"]!["colour"]!);
+        Assert.Equal("#b59a6b", (string)(await host.MaterialAsync("Jetty Red"))["material"]!["colour"]!);
         foreach (var id in ids)
         {
             await host.DeleteAsync($"/api/materials/{id}");
@@ -162,7 +173,7 @@ public sealed class ShelfFileTests(TestHost host) : IClassFixture<TestHost>
         var lines = text.Split('\n', StringSplitOptions.RemoveEmptyEntries);
         Assert.Equal(["GIMP Palette", "Name: Lowfell shelf", "Columns: 8", "#"], lines[..4]);
         var read = lines[4..].Select(l => l.Split('\t')).ToDictionary(p => p[1], p => "#" + string.Concat(p[0].Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(v => int.Parse(v).ToString("x2"))));
-        var swatches = (await host.GetAsync("/api/materials")).AsArray().Where(m => !(bool)m!["facts"]!["clear"]!).ToDictionary(m => (string)m!["material"]!["name"]!, m => (string)m!["material"]!["colour"]!);
+        var swatches = (await host.GetAsync("/api/materials")).AsArray().Where(m => !Enum.Parse<Family>((string)m!["material"]!["family"]!, ignoreCase: true).Facts().Clear).ToDictionary(m => (string)m!["material"]!["name"]!, m => (string)m!["material"]!["colour"]!);
         Assert.Equal(swatches.OrderBy(s => s.Key), read.OrderBy(r => r.Key));
     }
 }

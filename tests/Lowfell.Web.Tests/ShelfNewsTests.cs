@@ -1,6 +1,5 @@
 using System.Text.Json.Nodes;
-using Lowfell.Store;
-using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Benches;
 using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 
@@ -40,7 +39,7 @@ public sealed class ShelfNewsTests(CuttableHost host) : IClassFixture<CuttableHo
         var before = await host.ScalarAsync<long>("""SELECT "ShelfVersion" FROM benches""");
         await host.ExecuteAsync("""UPDATE benches SET "ShelfVersion" = 5""");
         await host.ExecuteAsync("""UPDATE benches SET "ShelfVersion" = 5""");
-        await UntilAsync(() => Task.FromResult(news.Newest(StoreSetup.HomeBenchId)), v => v == before + 2);
+        await UntilAsync(() => Task.FromResult(news.Newest(OpenBench.Home)), v => v == before + 2);
         Assert.Equal(before + 2, await host.ScalarAsync<long>("""SELECT "ShelfVersion" FROM benches"""));
     }
 

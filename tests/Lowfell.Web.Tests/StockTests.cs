@@ -89,6 +89,59 @@ public sealed class StockTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task What_is_taken_off_the_shelf_comes_back_with_bottles_stripes_and_calibration()
+    {
+        var id = (string)(await host.PostAsync("/api/materials", Drafts.Material("Harbour Rust"), HttpStatusCode.Created))["id"]!;
+        var url = $"/api/materials/{id}";
+        await host.PostAsync(url + "/bottles", new { sizeMl = 20, leftMl = 12 }, HttpStatusCode.Created);
+        await host.PostAsync(url + "/calibration", new { drops = 25, ml = 1 });
+        var stripe = await host.PostAsync(url + "/calibrations", new { overBlack = "#3a3128", overWhite = "#6a5846", dryFilmUm = 15 }, HttpStatusCode.Created);
+        var before = await host.MaterialAsync("Harbour Rust");
+
+        await host.DeleteAsync(url);
+        Assert.DoesNotContain("Harbour Rust", (await host.GetAsync("/api/materials")).AsArray().Select(m => (string)m!["material"]!["name"]!));
+        await host.RefusesAsync(HttpMethod.Post, url + "/calibration", new { drops = 25, ml = 1 }, "id", HttpStatusCode.NotFound);
+
+        await host.SendAsync(HttpMethod.Post, url + "/restore", null, HttpStatusCode.NoContent);
+        var after = await host.MaterialAsync("Harbour Rust");
+        Assert.Equal(before["material"]!.ToJsonString(), after["material"]!.ToJsonString());
+        Assert.Equal(12.0, (double)after["stock"]!["leftMl"]!);
+        Assert.Equal((string)stripe["id"]!, (string)(await host.GetAsync(url + "/calibrations"))[0]!["id"]!);
+
+        // While its name is taken by another it stays where it is.
+        await host.DeleteAsync(url);
+        var other = (string)(await host.PostAsync("/api/materials", Drafts.Material("Harbour Rust"), HttpStatusCode.Created))["id"]!;
+        await host.RefusesAsync(HttpMethod.Post, url + "/restore", null, "name", HttpStatusCode.Conflict);
+        await host.DeleteAsync($"/api/materials/{other}");
+        await host.SendAsync(HttpMethod.Post, url + "/restore", null, HttpStatusCode.NoContent);
+        await host.DeleteAsync(url);
+        await host.RefusesAsync(HttpMethod.Post, url + "/bottles", new { sizzeMl = 20 }, "sizzeMl");
+        await host.RefusesAsync(HttpMethod.Post, $"/api/materials/{Guid.NewGuid()}/restore", null, "id", HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task A_coat_that_names_what_was_taken_off_in_the_same_moment_is_read_on()
+    {
+        // As two windows at once would leave it: the coat is there, and its paint is off the shelf.
+        await host.ExecuteAsync("UPDATE materials SET \"DeletedAt\" = now() WHERE \"Name\" = 'Tar Wash'; UPDATE benches SET \"ShelfVersion\" = \"ShelfVersion\" + 1");
+        try
+        {
+            var zone = await host.ZoneAsync("Hull panels");
+            var answer = await host.PostAsync("/api/preview/stack", new JsonObject { ["zone"] = zone["zone"]!.DeepClone(), ["coats"] = zone["scheme"]!["coats"]!.DeepClone() });
+            Assert.Equal(zone["scheme"]!["coats"]!.AsArray().Count, answer["strata"]!.AsArray().Count);
+            await host.PostAsync("/api/plan", new { });
+            var names = (await host.GetAsync("/api/materials")).AsArray().Select(m => (string)m!["material"]!["name"]!);
+            Assert.DoesNotContain("Tar Wash", names);
+            var scheme = zone["scheme"]!;
+            await host.PutAsync($"/api/schemes/{scheme["id"]}/stack", new { version = (int)scheme["version"]!, coats = scheme["coats"] });
+        }
+        finally
+        {
+            await host.ExecuteAsync("UPDATE materials SET \"DeletedAt\" = NULL WHERE \"Name\" = 'Tar Wash'; UPDATE benches SET \"ShelfVersion\" = \"ShelfVersion\" + 1");
+        }
+    }
+
+    [Fact]
     public async Task A_painted_stripe_moves_predictions_when_it_is_accepted_and_back_when_it_is_given_up()
     {
         var oak = await host.MaterialAsync("Tarred Oak");

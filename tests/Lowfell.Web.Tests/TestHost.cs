@@ -1,9 +1,8 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
-using Lowfell.Store;
-using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
@@ -28,13 +27,28 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
     protected virtual string Connection => new NpgsqlConnectionStringBuilder(Cluster) { Database = database, MaxPoolSize = 20 }.ConnectionString;
 
     /// <summary>A client of the host.</summary>
-    public HttpClient Http => field ??= CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false });
+    public HttpClient Http => field ??= ReadyClient();
+
+    /// <summary>Where backups of this host go.</summary>
+    public string BackupFolder { get; } = Path.Combine(Path.GetTempPath(), "lowfell-test-" + Guid.NewGuid().ToString("n")[..12]);
+
+    private HttpClient ReadyClient()
+    {
+        var client = CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false });
+        Services.GetRequiredService<Readiness>().Done.GetAwaiter().GetResult();
+        return client;
+    }
 
     public virtual ValueTask InitializeAsync() => ValueTask.CompletedTask;
 
     public override async ValueTask DisposeAsync()
     {
         await base.DisposeAsync();
+        if (Directory.Exists(BackupFolder))
+        {
+            Directory.Delete(BackupFolder, recursive: true);
+        }
+
         NpgsqlConnection.ClearAllPools();
         await using var admin = new NpgsqlConnection(Cluster);
         await admin.OpenAsync();
@@ -48,6 +62,7 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
     {
         builder.UseSetting("ConnectionStrings:Lowfell", Connection);
         builder.UseSetting("Demo", Demo ? "true" : "false");
+        builder.UseSetting("Backups:Folder", BackupFolder);
     }
 
     public async Task<JsonNode> GetAsync(string path) => await ReadAsync(await Http.GetAsync(path), HttpStatusCode.OK);
@@ -88,8 +103,8 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
     {
         _ = Http;
         await using var scope = Services.CreateAsyncScope();
-        var bench = scope.ServiceProvider.GetRequiredService<RequestBench>();
-        bench.Open(StoreSetup.HomeBenchId);
+        var bench = scope.ServiceProvider.GetRequiredService<OpenBench>();
+        bench.Open(OpenBench.Home);
         return await Services.GetRequiredService<ShelfCache>().OpenAsync(bench, scope.ServiceProvider, TestContext.Current.CancellationToken);
     }
 

@@ -40,6 +40,17 @@ public sealed class TreeTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task A_piece_that_has_no_zone_yet_stands_in_the_list_and_in_every_plan()
+    {
+        var set = await host.PostAsync("/api/sets", new { name = "Bollards" }, HttpStatusCode.Created);
+        await host.PostAsync($"/api/sets/{set["id"]}/pieces", new { name = "Bollard", shape = "box", lengthMm = 10, widthMm = 10, heightMm = 12, copies = 3 }, HttpStatusCode.Created);
+        var piece = (await SetAsync(set["id"]!))!["pieces"]![0]!;
+        Assert.Empty(piece["zones"]!.AsArray());
+        await host.PostAsync("/api/plan", new { setIds = new[] { (string)set["id"]! } });
+        await host.PostAsync("/api/amounts", new { setId = (string)set["id"]! });
+    }
+
+    [Fact]
     public async Task A_piece_is_changed_copied_ordered_deleted_and_restored()
     {
         var (set, piece, zone) = await NewTreeAsync("Jetty");

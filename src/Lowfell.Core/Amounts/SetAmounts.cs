@@ -1,5 +1,7 @@
 using Lowfell.Core.Materials;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Amounts;
 
@@ -20,7 +22,7 @@ public sealed record MeasuredCoat(Coat Coat, CoatAmount Amount);
 public sealed record MaterialNeed(Material Material, double Ml, int Coats)
 {
     /// <summary>The same in whole drops of this bottle; null for what is scooped, sprayed or dusted.</summary>
-    public int? Drops => !Material.Family.Drips() ? null : (int)Math.Ceiling((Ml / Material.DropMl) - 1e-9);
+    public int? Drops => !Material.Family.Facts().Drips ? null : (int)Math.Ceiling((Ml / Material.DropMl) - 1e-9);
 }
 
 /// <summary>How much of one thinner is needed.</summary>
@@ -39,19 +41,19 @@ public sealed record ThinnerNeed(Thinner Thinner, double Ml)
 public sealed record SetAmounts(IReadOnlyList<MeasuredCoat> Coats, IReadOnlyList<MaterialNeed> Materials, IReadOnlyList<ThinnerNeed> Thinners)
 {
     /// <summary>Adds everything up. Skipped coats and coats without paint take nothing; mixes are unfolded to their materials.</summary>
-    public static SetAmounts Of(IReadOnlyList<SharedCoat> coats, Palette palette)
+    public static SetAmounts Of(IReadOnlyList<SharedCoat> coats, Palette palette, HighlightSchool highlights = HighlightSchool.FacingLight)
     {
         var measured = new List<MeasuredCoat>(coats.Count);
         var materials = new Dictionary<Guid, (Material Material, double Ml, int Coats)>();
         var thinners = new Dictionary<Thinner, double>();
         foreach (var (coat, zones) in coats)
         {
-            if (coat.Skipped || coat.Paint is not { } paint || coat.Technique == Technique.OpenChips)
+            if (coat.Skipped || coat is not { LeavesFilm: true, Paint: { } paint })
             {
                 continue;
             }
 
-            var amount = CoatAmount.Of(coat, zones, palette);
+            var amount = CoatAmount.Of(coat, zones, palette, highlights);
             measured.Add(new(coat, amount));
             var fraction = coat.Dilution.PaintFraction;
             var paintMl = amount.TotalMl * fraction;

@@ -1,8 +1,10 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Rules;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Matching;
 
@@ -37,8 +39,6 @@ public static class SetMatch
     /// <summary>Most that the old set's face may move, dE00: a filter unifies, it does not repaint. Craft estimate.</summary>
     private const double MostShift = 6;
 
-    private const int FilterSalt = 71;
-    private const int DustSalt = 72;
     private static readonly double[] FilterFractions = [0.05, 0.1, 0.15, 0.2, 0.3, 0.4];
     private static readonly double[] DustHands = [0.5, 0.75, 1, 1.5, 2];
 
@@ -110,13 +110,13 @@ public static class SetMatch
 
     private static IEnumerable<Coat?> Filters(StackDraft draft, Shelf shelf)
     {
-        foreach (var material in shelf.Materials.Where(m => m.Family is Family.AcrylicPaint or Family.AcrylicWash && m.Effect == Effect.Plain))
+        foreach (var material in shelf.Materials.Where(m => m.Family.Facts() is { Carrier: Carrier.Water, Kind: Kind.Paint or Kind.Wash, IsMedium: false } && m.Effect == Effect.Plain))
         {
             foreach (var fraction in FilterFractions)
             {
                 yield return new Coat
                 {
-                    Id = draft.NewId(Guid.Empty, FilterSalt),
+                    Id = draft.NewId(Guid.Empty, Salt.Filter),
                     Technique = Technique.Filter,
                     Dilution = Dilution.Of(fraction),
                     Thinner = Thinner.AcrylicMedium,
@@ -129,7 +129,7 @@ public static class SetMatch
         from material in shelf.Materials
         where material.Family == Family.Pigment
         from hand in DustHands
-        select new Coat { Id = draft.NewId(Guid.Empty, DustSalt), Technique = Technique.Pigment, Thinner = Family.Pigment.Facts().OwnThinner, Hand = hand }.Of(material);
+        select new Coat { Id = draft.NewId(Guid.Empty, Salt.Dust), Technique = Technique.Pigment, Thinner = Family.Pigment.Facts().OwnThinner, Hand = hand }.Of(material);
 
     private static StackWalk Laid(StackWalk walk, Coat? coat, Zone zone)
     {

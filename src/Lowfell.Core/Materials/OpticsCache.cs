@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
 
 namespace Lowfell.Core.Materials;
 

@@ -1,4 +1,7 @@
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Mixes;
 

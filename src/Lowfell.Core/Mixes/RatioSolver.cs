@@ -1,4 +1,5 @@
 using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 
 namespace Lowfell.Core.Mixes;

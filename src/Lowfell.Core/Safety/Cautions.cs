@@ -1,5 +1,7 @@
 using Lowfell.Core.Materials;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Safety;
 
@@ -23,6 +25,9 @@ public enum Hazard
 
     /// <summary>Heat tools.</summary>
     HeatTool,
+
+    /// <summary>Paint that is flicked.</summary>
+    Splash,
 }
 
 /// <summary>A short, calm caution for one coat.</summary>
@@ -44,37 +49,47 @@ public static class Cautions
     /// <summary>Cautions of a coat, worst first; none for one that uses nothing of the kind.</summary>
     public static IReadOnlyList<Caution> For(Coat coat)
     {
-        if (coat.Paint is null)
+        if (!coat.LeavesFilm)
         {
             return [];
         }
 
         var cautions = new List<Caution>();
-        var family = coat.Paint.Lead.Family;
-        var can = coat.Technique == Technique.SprayCan || (coat.Technique == Technique.VarnishSpray && family == Family.VarnishLacquer);
-        var solvent = coat.Carriers.Any(c => c is Carrier.WhiteSpirit or Carrier.LacquerThinner or Carrier.Alcohol);
+        var what = coat.What!;
+        var can = coat.Station == Station.Can;
+        var solvent = coat.BringsSolvent;
         if (can)
         {
             cautions.Add(new(Hazard.AerosolCan, "Outdoors or in a booth, with a mask for organic vapours and particles, away from flame; above about 10 C and below about 70 % humidity. Never heat a can beyond hand-warm."));
         }
-        else if (coat.Technique.Facts().Sprayed)
+        else if (coat.How.Sprayed)
         {
-            cautions.Add(new(Hazard.AirbrushMist, $"Extraction and a particle mask{(solvent ? ", an organic-vapour mask for this solvent" : ", for water-borne paint too")}. Never point it at skin."));
+            cautions.Add(new(Hazard.AirbrushMist, $"Extraction and a particle mask{(solvent ? ", an organic-vapour mask for this solvent, and no ignition near: compressor, fan, lamp" : ", for water-borne paint too")}. Never point it at skin."));
         }
 
         if (solvent && !can)
         {
-            cautions.Add(new(Hazard.SolventVapour, "Open window or extraction, lid on, no flame, no hot air while wet, nitrile gloves. Used rags out flat to dry outdoors or in a lidded metal tin with water; no solvent down the drain."));
+            cautions.Add(new(Hazard.SolventVapour, "Open window or extraction, lid on, no flame, no hot air while wet, nitrile gloves. Used rags and swabs out flat to dry outdoors or in a lidded metal tin with water; no solvent down the drain."));
         }
 
-        if (family == Family.Pigment)
+        if (what.Kind == Kind.Powder)
         {
             cautions.Add(new(Hazard.Dust, "Dry pigment is dust: FFP2/N95 or better, wipe up wet."));
         }
 
-        if (family == Family.SuperGlue)
+        if (what.Kind == Kind.Grit || (coat.How.Role == Role.Grit && !what.EatsFoam))
+        {
+            cautions.Add(new(Hazard.Dust, "Sand and ground stone may hold silica: sieve damp, mask; never in a food oven."));
+        }
+
+        if (what.EatsFoam)
         {
             cautions.Add(new(Hazard.SuperGlue, Glue));
+        }
+
+        if (coat.Technique == Technique.Speckle)
+        {
+            cautions.Add(new(Hazard.Splash, "Glasses on; cover the bench and what stands near, and flick downward."));
         }
 
         if (coat.Hurried)

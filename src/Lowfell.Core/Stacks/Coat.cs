@@ -1,19 +1,71 @@
+using System.Text.Json.Serialization;
 using Lowfell.Core.Colour;
-using Lowfell.Core.Drying;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Stacks;
 
-/// <summary>What must have happened below before a coat goes on.</summary>
+/// <summary>The least that a painter asks of what is below before a coat goes on, over what it needs anyway.</summary>
 public enum Wait
 {
-    /// <summary>Recoat-dry.</summary>
+    /// <summary>As long as it needs.</summary>
     RecoatDry,
+
+    /// <summary>A night.</summary>
+    Overnight,
 
     /// <summary>Cured.</summary>
     Cured,
 }
+
+/// <summary>Marks of a coat, where they are counted and measured.</summary>
+/// <param name="Count">How many on one copy, 1..100000.</param>
+/// <param name="WidthMm">Width of one on the model, mm; of grit the size of a grain.</param>
+/// <param name="LengthMm">Length of one on the model, mm.</param>
+public sealed record Marks(int Count, double WidthMm, double LengthMm)
+{
+    /// <summary>What they cover on one copy, mm2.</summary>
+    [JsonIgnore]
+    public double AreaMm2 => Count * WidthMm * LengthMm;
+}
+
+/// <summary>A coat that fades out with height.</summary>
+/// <param name="FullMm">Height above the foot at which the film is full, mm.</param>
+/// <param name="NoneMm">Height at which there is none, mm.</param>
+public sealed record Fade(double FullMm, double NoneMm)
+{
+    /// <summary>Share of the film at a height, 0..1: full beyond one end, none beyond the other, even between.</summary>
+    public double At(double heightMm) => FullMm == NoneMm ? 1 : Math.Clamp((heightMm - NoneMm) / (FullMm - NoneMm), 0, 1);
+
+    /// <summary>Mean share over a range of heights.</summary>
+    public double Mean(double fromMm, double toMm)
+    {
+        // Even between the ends, flat outside: the integral of At in three pieces.
+        if (toMm <= fromMm)
+        {
+            return At(fromMm);
+        }
+
+        double Integral(double h)
+        {
+            var (low, high) = (Math.Min(FullMm, NoneMm), Math.Max(FullMm, NoneMm));
+            var (below, above) = (At(low), At(high));
+            var within = Math.Clamp(h, low, high);
+            return (Math.Min(h, low) * below) + ((within - low) * (below + At(within)) / 2) + (Math.Max(0, h - high) * above);
+        }
+
+        return (Integral(toMm) - Integral(fromMm)) / (toMm - fromMm);
+    }
+}
+
+/// <summary>A finding that the painter knows of: it rests until the coats that it is about change.</summary>
+/// <param name="Rule">Its rule.</param>
+/// <param name="Aspect">Which of several faults of that rule.</param>
+/// <param name="Reason">Why it may rest.</param>
+/// <param name="Mark">What the coats were then.</param>
+public sealed record KnownFinding(string Rule, string Aspect, string Reason, string Mark);
 
 /// <summary>One application of one material or mix with one technique.</summary>
 public sealed record Coat
@@ -21,13 +73,16 @@ public sealed record Coat
     /// <summary>Most passes of a coat.</summary>
     public const int MostPasses = 20;
 
+    /// <summary>Longest wait that a painter may set, minutes: sixty days.</summary>
+    public const double LongestWaitMin = 60 * 24 * 60;
+
     /// <summary>Identity within the stack; findings and mends speak of it.</summary>
     public required Guid Id { get; init; }
 
     /// <summary>Technique.</summary>
     public required Technique Technique { get; init; }
 
-    /// <summary>What goes on; null only for <see cref="Technique.OpenChips"/>.</summary>
+    /// <summary>What goes on; null for techniques that need no material.</summary>
     public Paint? Paint { get; init; }
 
     /// <summary>Where the paint comes from, when it is a material: mends and the shelf speak of it.</summary>
@@ -60,50 +115,102 @@ public sealed record Coat
     /// <summary>Left out.</summary>
     public bool Skipped { get; init; }
 
-    /// <summary>What must have happened below first.</summary>
+    /// <summary>Laid while the coat below is still wet.</summary>
+    public bool WhileWet { get; init; }
+
+    /// <summary>What must have happened below first, over what it needs anyway.</summary>
     public Wait Wait { get; init; }
+
+    /// <summary>The painter's own wait before it, minutes, longer or shorter than it needs; null for as long as it needs.</summary>
+    public double? OwnWaitMin { get; init; }
+
+    /// <summary>Its marks, where they are counted.</summary>
+    public Marks? Marks { get; init; }
+
+    /// <summary>How it fades out with height; null for the same film all over.</summary>
+    public Fade? Fade { get; init; }
+
+    /// <summary>Findings that the painter knows of.</summary>
+    public IReadOnlyList<KnownFinding> Known { get; init; } = [];
+
+    /// <summary>The painter's own note.</summary>
+    public string Note { get; init; } = "";
+
+    /// <summary>Facts of its technique.</summary>
+    public TechniqueFacts How => Technique.Facts();
 
     /// <summary>Family that the rules go by.</summary>
     public Family? Family => Paint?.Lead.Family;
 
-    /// <summary>The liquids that this coat brings to the film below: its carrier and its thinner's; pigment is pressed in dry.</summary>
-    public IEnumerable<Carrier> Carriers
-    {
-        get
-        {
-            if (Paint is null || Technique == Technique.Pigment)
-            {
-                yield break;
-            }
+    /// <summary>Facts of that family.</summary>
+    public FamilyFacts? What => Paint?.Lead.Family.Facts();
 
-            yield return Paint.Lead.Family.Facts().Carrier;
-            if (Dilution.PaintFraction < 1)
-            {
-                yield return Thinner.AsCarrier();
-            }
-        }
-    }
+    /// <summary>Leaves a film of its own.</summary>
+    public bool LeavesFilm => Paint is not null && How.NeedsMaterial;
+
+    /// <summary>Share of paint in what is laid on, that of a mix counted.</summary>
+    public double PaintShare => Dilution.PaintFraction * (Paint?.PaintShare ?? 1);
+
+    /// <summary>Effect of what it is made of.</summary>
+    public Effect Effect => Paint?.Lead.Effect ?? Effect.Plain;
 
     /// <summary>The carrier of the paint itself.</summary>
-    public Carrier Carrier => Paint?.Lead.Family.Facts().Carrier ?? Carrier.None;
+    public Carrier Carrier => Paint?.Lead.Family.Facts().Carrier ?? How.Brings;
+
+    /// <summary>Whether a liquid is in it: of any component, and of the thinner where there is some.</summary>
+    public bool Brings(Carrier carrier)
+    {
+        if (carrier == Carrier.None || !How.NeedsMaterial)
+        {
+            return carrier != Carrier.None && How.Brings == carrier;
+        }
+
+        return Paint is { } paint && How.Impact != Impact.None && (paint.Holds(carrier) || (Dilution.PaintFraction < 1 && Thinner.AsCarrier() == carrier));
+    }
+
+    /// <summary>Whether a solvent is in it whose vapour matters.</summary>
+    public bool BringsSolvent => Brings(Carrier.Alcohol) || Brings(Carrier.WhiteSpirit) || Brings(Carrier.LacquerThinner);
+
+    /// <summary>How hard it works on what lies below: a spirit coat that is cleaned off scrubs.</summary>
+    public Impact Impact => How.SpiritImpact is { } spirit && Carrier == Carrier.WhiteSpirit ? spirit : How.Impact;
+
+    /// <summary>Its film, or the technique's on a zone; marks that are counted cover what they measure.</summary>
+    public Deposit DepositOn(Zone zone)
+    {
+        if (OwnDeposit is { } own)
+        {
+            return own;
+        }
+
+        var usual = Kernels.Deposit(Technique, zone.Relief, zone.Facing);
+        return Marks is { } marks && How.GoesBy == GoesBy.Number ? usual.Covering(marks.AreaMm2 / zone.AreaMm2, zone.HeightShares) : usual;
+    }
+
+    /// <summary>Where it is done.</summary>
+    public Station Station => Technique.StationFor(Family);
 
     /// <summary>This coat of a material.</summary>
     public Coat Of(Material material) => this with
     {
         Material = material,
-        Paint = Paint.Of(MixedTo is { } colour ? material with { Colour = colour, OwnFilm = null } : material),
+        Paint = Paint.Of(MixedTo is { } colour ? material.MixedTo(colour) : material),
     };
-}
 
-/// <summary>A whole stack as it is being planned: the unit of every preview.</summary>
-/// <param name="Zone">What it goes on.</param>
-/// <param name="Schools">The project's preferences.</param>
-/// <param name="Coats">From the substrate up.</param>
-public sealed record StackDraft(Zone Zone, Schools Schools, IReadOnlyList<Coat> Coats)
-{
-    /// <summary>Most coats of a stack.</summary>
-    public const int MostCoats = 60;
+    /// <summary>This coat of a material that stands in for its own: in its own thinner, no thinner than it bears.</summary>
+    public Coat InsteadOf(Material material, Technique technique)
+    {
+        var facts = material.Family.Facts();
+        var thinned = facts.ThinnedTo(technique.Facts().Role);
+        var fraction = technique.Facts().Thins ? Math.Clamp(Dilution.PaintFraction, Math.Max(thinned.Least, 0.01), 1) : 1;
+        return (this with { Technique = technique, MixedTo = null, Thinner = facts.OwnThinner, Dilution = Dilution.Of(fraction) }).Of(material);
+    }
 
-    /// <summary>Air that the coats dry in.</summary>
-    public Climate Climate { get; init; } = Climate.Reference;
+    /// <summary>A coat as it is usually done: the technique's dilution of the family, in its own thinner.</summary>
+    public static Coat Usual(Technique technique, Material material) => new Coat
+    {
+        Id = Guid.Empty,
+        Technique = technique,
+        Dilution = Dilution.Of(technique.UsualFraction(material.Family)),
+        Thinner = material.Family.Facts().OwnThinner,
+    }.Of(material);
 }

@@ -1,6 +1,17 @@
-using Lowfell.Core.Colour;
+using System.Text.Json.Serialization;
+using Lowfell.Core.Films;
 
 namespace Lowfell.Core.Stacks;
+
+/// <summary>Varnish under a pin wash.</summary>
+public enum PinWashSchool
+{
+    /// <summary>Satin: it stays where it is put.</summary>
+    Satin,
+
+    /// <summary>Gloss: it runs furthest.</summary>
+    Gloss,
+}
 
 /// <summary>How much wash at a time.</summary>
 public enum WashSchool
@@ -20,6 +31,9 @@ public enum PigmentSchool
 
     /// <summary>Left loose.</summary>
     Loose,
+
+    /// <summary>Varnished over, layer by layer.</summary>
+    Varnished,
 }
 
 /// <summary>Hurrying with warm air.</summary>
@@ -30,6 +44,9 @@ public enum WarmAirSchool
 
     /// <summary>Never.</summary>
     Never,
+
+    /// <summary>Base coats, textures and thin crackle paint.</summary>
+    CracklePaintToo,
 }
 
 /// <summary>Where a panel's shading comes from.</summary>
@@ -62,14 +79,80 @@ public enum GritGlueSchool
     SuperGlue,
 }
 
-/// <summary>Points on which good painters disagree, as the project prefers them.</summary>
+/// <summary>Final varnish on table pieces.</summary>
+public enum FinalVarnishSchool
+{
+    /// <summary>Where hands hold it is enough.</summary>
+    WhereHeld,
+
+    /// <summary>None: rubbed spots are touched up.</summary>
+    None,
+
+    /// <summary>All that is handled, always.</summary>
+    Always,
+}
+
+/// <summary>Brittle crackle or texture before a wash.</summary>
+public enum BrittleSchool
+{
+    /// <summary>Go on gently: wash and dry brush straight on it.</summary>
+    Gently,
+
+    /// <summary>Two coats of varnish first.</summary>
+    SealFirst,
+}
+
+/// <summary>Grit before brushes.</summary>
+public enum GritSchool
+{
+    /// <summary>Brush off what is loose, go on.</summary>
+    BrushOff,
+
+    /// <summary>Drip thinned glue over it first.</summary>
+    GlueFirst,
+}
+
+/// <summary>Shading a vehicle.</summary>
+public enum VehicleShadeSchool
+{
+    /// <summary>Pin wash over varnish.</summary>
+    PinWash,
+
+    /// <summary>A shade thinned with medium, panel by panel.</summary>
+    ThinnedShade,
+
+    /// <summary>None: edges and sponge only.</summary>
+    None,
+}
+
+/// <summary>Varnish between weathering layers.</summary>
+public enum LayerVarnishSchool
+{
+    /// <summary>Once before, then bare.</summary>
+    OnceBefore,
+
+    /// <summary>After each layer.</summary>
+    AfterEach,
+}
+
+/// <summary>Which edges are highlighted.</summary>
+public enum HighlightSchool
+{
+    /// <summary>Those that face the light.</summary>
+    FacingLight,
+
+    /// <summary>All of them.</summary>
+    All,
+}
+
+/// <summary>Points on which good painters disagree, as the project prefers them; <see cref="SchoolBook"/> says what each choice is.</summary>
 public sealed record Schools
 {
     /// <summary>Share of the last dry-brush colour that stays in an uncleaned brush. Craft estimate.</summary>
     public const double ResidueShare = 0.2;
 
     /// <summary>Varnish under a pin wash: satin or gloss.</summary>
-    public Sheen PinWashVarnish { get; init; } = Sheen.Satin;
+    public PinWashSchool PinWashVarnish { get; init; }
 
     /// <summary>Wash amount.</summary>
     public WashSchool Wash { get; init; }
@@ -88,4 +171,26 @@ public sealed record Schools
 
     /// <summary>Glue for grit.</summary>
     public GritGlueSchool GritGlue { get; init; }
+
+    /// <summary>Final varnish.</summary>
+    public FinalVarnishSchool FinalVarnish { get; init; }
+
+    /// <summary>Brittle texture.</summary>
+    public BrittleSchool Brittle { get; init; }
+
+    /// <summary>Grit before brushes.</summary>
+    public GritSchool Grit { get; init; }
+
+    /// <summary>Shading a vehicle.</summary>
+    public VehicleShadeSchool VehicleShade { get; init; }
+
+    /// <summary>Varnish between weathering layers.</summary>
+    public LayerVarnishSchool LayerVarnish { get; init; }
+
+    /// <summary>Edges that are highlighted.</summary>
+    public HighlightSchool Highlights { get; init; }
+
+    /// <summary>The sheen that a pin wash is laid on.</summary>
+    [JsonIgnore]
+    public Sheen PinWashSheen => PinWashVarnish == PinWashSchool.Gloss ? Sheen.Gloss : Sheen.Satin;
 }

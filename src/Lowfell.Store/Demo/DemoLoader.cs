@@ -1,10 +1,11 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Pieces;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Store.Demo;
@@ -38,7 +39,7 @@ public static class DemoLoader
         var schemes = demo.Schemes.ToDictionary(s => s.Key, s => Scheme(s.Key, s.Value, materials, mixes));
         db.AddRange(schemes.Values);
         db.AddRange(demo.Sets.Select((s, i) => Set(s, i, schemes)));
-        var bench = await db.Benches.SingleAsync(b => b.Id == StoreSetup.HomeBenchId, cancel);
+        var bench = await db.Benches.SingleAsync(b => b.Id == StoreSetup.FirstBenchId, cancel);
         bench.Name = "Brinegate Saltworks";
         bench.ShelfVersion++;
         await db.SaveChangesAsync(cancel);
@@ -83,7 +84,8 @@ public static class DemoLoader
         Coats = [.. coats.Select((c, i) =>
         {
             var material = c.Material is null ? null : materials[c.Material];
-            var family = material?.Family.Facts();
+            // Its mixes are all of acrylic paint.
+            var family = material?.Family ?? Family.AcrylicPaint;
             return new CoatRow
             {
                 Id = Guid.CreateVersion7(),
@@ -92,10 +94,14 @@ public static class DemoLoader
                 MaterialId = material?.Id,
                 MixId = c.Mix is null ? null : mixes[c.Mix].Id,
                 Passes = c.Passes,
-                PaintFraction = c.PaintFraction ?? Math.Max(c.Technique.UsualPaintFraction(), family?.LeastPaintFraction ?? 0),
-                Thinner = c.Thinner ?? family?.OwnThinner ?? Thinner.Water,
+                PaintFraction = c.PaintFraction ?? c.Technique.UsualFraction(family),
+                Thinner = c.Thinner ?? family.Facts().OwnThinner,
                 Optional = c.Optional,
-                Wait = c.Wait,
+                MarkCount = c.Marks?.Count,
+                MarkWidthMm = c.Marks?.WidthMm,
+                MarkLengthMm = c.Marks?.LengthMm,
+                FadeFullMm = c.Fade?.FullMm,
+                FadeNoneMm = c.Fade?.NoneMm,
                 Note = c.Note,
             };
         })],
@@ -140,6 +146,8 @@ public static class DemoLoader
                 Relief = z.Relief,
                 Facing = z.Facing,
                 SmallestDetailMm = z.SmallestDetailMm,
+                HeightFromMm = z.HeightFromMm,
+                HeightToMm = z.HeightToMm,
                 Handled = z.Handled,
                 CutEdges = z.CutEdges,
                 Finish = z.Finish,
@@ -188,7 +196,7 @@ public static class DemoLoader
     private sealed record DemoComponent(double Amount, MixUnit Unit, string? Material = null, string? Mix = null, Thinner? Thinner = null);
 
     private sealed record DemoCoat(
-        Technique Technique, string? Material = null, string? Mix = null, int Passes = 1, double? PaintFraction = null, Thinner? Thinner = null, bool Optional = false, Wait Wait = Wait.RecoatDry, string Note = "");
+        Technique Technique, string? Material = null, string? Mix = null, int Passes = 1, double? PaintFraction = null, Thinner? Thinner = null, bool Optional = false, Marks? Marks = null, Fade? Fade = null, string Note = "");
 
     private sealed record DemoSet(string Name, List<DemoPiece> Pieces);
 
@@ -206,5 +214,9 @@ public static class DemoLoader
         string Name, string Scheme, double AreaShare, Relief Relief, Facing Facing, string? Target = null, double Tolerance = 5, double? SmallestDetailMm = null, bool Handled = false, bool CutEdges = false, Sheen Finish = Sheen.Matt)
     {
         public List<string> Touches { get; init; } = [];
+
+        public double? HeightFromMm { get; init; }
+
+        public double? HeightToMm { get; init; }
     }
 }

@@ -26,7 +26,6 @@ namespace Lowfell.Store.Migrations
             modelBuilder.Entity("Lowfell.Store.Bench", b =>
                 {
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
                     b.Property<string>("Calendar")
@@ -46,22 +45,12 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("boolean")
                         .HasDefaultValue(true);
 
-                    b.Property<string>("DryBrush")
-                        .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)");
-
                     b.Property<string>("FeedKey")
                         .IsRequired()
                         .ValueGeneratedOnAdd()
                         .HasMaxLength(200)
                         .HasColumnType("character varying(200)")
                         .HasDefaultValue("");
-
-                    b.Property<string>("GritGlue")
-                        .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)");
 
                     b.Property<bool>("IsDemo")
                         .HasColumnType("boolean");
@@ -70,16 +59,6 @@ namespace Lowfell.Store.Migrations
                         .IsRequired()
                         .HasMaxLength(200)
                         .HasColumnType("character varying(200)");
-
-                    b.Property<string>("Pigments")
-                        .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)");
-
-                    b.Property<string>("PinWashVarnish")
-                        .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)");
 
                     b.Property<double>("RoomC")
                         .ValueGeneratedOnAdd()
@@ -96,10 +75,11 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("double precision")
                         .HasDefaultValue(0.5);
 
-                    b.Property<string>("Shading")
+                    b.Property<string>("Schools")
                         .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)");
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("jsonb")
+                        .HasDefaultValueSql("'{}'::jsonb");
 
                     b.Property<long>("ShelfVersion")
                         .HasColumnType("bigint");
@@ -111,16 +91,6 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("character varying(200)")
                         .HasDefaultValue("Etc/UTC");
 
-                    b.Property<string>("WarmAir")
-                        .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)");
-
-                    b.Property<string>("Wash")
-                        .IsRequired()
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)");
-
                     b.HasKey("Id");
 
                     b.ToTable("benches", (string)null);
@@ -128,11 +98,10 @@ namespace Lowfell.Store.Migrations
 
             modelBuilder.Entity("Lowfell.Store.BottleRow", b =>
                 {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
+                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
-                    b.Property<Guid>("BenchId")
+                    b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
                     b.Property<double>("LeftMl")
@@ -156,19 +125,19 @@ namespace Lowfell.Store.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("integer");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
-                    b.HasIndex("BenchId");
-
-                    b.HasIndex("MaterialId");
+                    b.HasIndex("BenchId", "MaterialId");
 
                     b.ToTable("bottles", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.CalibrationRow", b =>
                 {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
                     b.PrimitiveCollection<double[]>("Absorption")
@@ -177,9 +146,6 @@ namespace Lowfell.Store.Migrations
 
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone");
-
-                    b.Property<Guid>("BenchId")
-                        .HasColumnType("uuid");
 
                     b.Property<double>("DryFilmUm")
                         .HasColumnType("double precision");
@@ -207,24 +173,22 @@ namespace Lowfell.Store.Migrations
                     b.Property<double>("Surface")
                         .HasColumnType("double precision");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
-                    b.HasIndex("BenchId");
-
-                    b.HasIndex("MaterialId");
+                    b.HasIndex("BenchId", "MaterialId");
 
                     b.ToTable("calibrations", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.CoatRow", b =>
                 {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("SchemeId")
                         .HasColumnType("uuid");
 
                     b.Property<Guid>("Id")
-                        .HasColumnType("uuid");
-
-                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
                     b.Property<string>("DilutionForm")
@@ -232,11 +196,26 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
 
+                    b.Property<double?>("FadeFullMm")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("FadeNoneMm")
+                        .HasColumnType("double precision");
+
                     b.Property<double>("Hand")
                         .HasColumnType("double precision");
 
                     b.Property<bool>("Hurried")
                         .HasColumnType("boolean");
+
+                    b.Property<int?>("MarkCount")
+                        .HasColumnType("integer");
+
+                    b.Property<double?>("MarkLengthMm")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("MarkWidthMm")
+                        .HasColumnType("double precision");
 
                     b.Property<Guid?>("MaterialId")
                         .HasColumnType("uuid");
@@ -286,28 +265,52 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
 
-                    b.HasKey("SchemeId", "Id");
+                    b.Property<double?>("WaitMinutes")
+                        .HasColumnType("double precision");
 
-                    b.HasIndex("BenchId");
+                    b.Property<bool>("WhileWet")
+                        .HasColumnType("boolean");
 
-                    b.HasIndex("MaterialId");
+                    b.HasKey("BenchId", "SchemeId", "Id");
 
-                    b.HasIndex("MixId");
+                    b.HasIndex("BenchId", "MaterialId");
+
+                    b.HasIndex("BenchId", "MixId");
 
                     b.ToTable("coats", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.DeviceRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Kind")
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.PrimitiveCollection<double[]>("Shows")
+                        .IsRequired()
+                        .HasColumnType("double precision[]");
+
+                    b.Property<DateTimeOffset>("Since")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("BenchId", "Kind");
+
+                    b.ToTable("devices", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.LogRow", b =>
                 {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone");
-
-                    b.Property<Guid>("BenchId")
-                        .HasColumnType("uuid");
 
                     b.Property<string>("Cause")
                         .IsRequired()
@@ -350,6 +353,13 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(2000)
                         .HasColumnType("character varying(2000)");
 
+                    b.Property<string>("Notice")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(500)
+                        .HasColumnType("character varying(500)")
+                        .HasDefaultValue("");
+
                     b.Property<string>("Paint")
                         .IsRequired()
                         .HasMaxLength(200)
@@ -357,6 +367,9 @@ namespace Lowfell.Store.Migrations
 
                     b.Property<double?>("PaintFraction")
                         .HasColumnType("double precision");
+
+                    b.Property<Guid?>("PartId")
+                        .HasColumnType("uuid");
 
                     b.Property<int>("Pass")
                         .HasColumnType("integer");
@@ -390,13 +403,15 @@ namespace Lowfell.Store.Migrations
                     b.Property<Guid>("ZoneId")
                         .HasColumnType("uuid");
 
-                    b.HasKey("Id");
-
-                    b.HasIndex("MixRecordId");
-
-                    b.HasIndex("PhotoId");
+                    b.HasKey("BenchId", "Id");
 
                     b.HasIndex("BenchId", "At");
+
+                    b.HasIndex("BenchId", "MixRecordId");
+
+                    b.HasIndex("BenchId", "PartId");
+
+                    b.HasIndex("BenchId", "PhotoId");
 
                     b.HasIndex("BenchId", "ZoneId");
 
@@ -405,11 +420,10 @@ namespace Lowfell.Store.Migrations
 
             modelBuilder.Entity("Lowfell.Store.MaterialRow", b =>
                 {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
+                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
-                    b.Property<Guid>("BenchId")
+                    b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
                     b.Property<Guid?>("CalibrationId")
@@ -420,8 +434,11 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(7)
                         .HasColumnType("character varying(7)");
 
-                    b.Property<double>("ContrastRatio")
+                    b.Property<double?>("ContrastRatio")
                         .HasColumnType("double precision");
+
+                    b.Property<DateTimeOffset?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone");
 
                     b.Property<double?>("DropsPerMl")
                         .HasColumnType("double precision");
@@ -464,46 +481,45 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("character varying(200)");
 
-                    b.Property<double>("ReferenceFilmUm")
+                    b.Property<double?>("ReferenceFilmUm")
                         .HasColumnType("double precision");
 
                     b.PrimitiveCollection<int[]>("Resistance")
                         .HasColumnType("integer[]");
 
                     b.Property<string>("Sheen")
-                        .IsRequired()
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
 
-                    b.Property<double>("UndertonePower")
+                    b.Property<double?>("UndertonePower")
                         .HasColumnType("double precision");
 
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("integer");
 
-                    b.Property<double>("VolumeSolids")
+                    b.Property<double?>("VolumeSolids")
                         .HasColumnType("double precision");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
                     b.HasIndex("BenchId", "Name")
-                        .IsUnique();
+                        .IsUnique()
+                        .HasFilter("\"DeletedAt\" IS NULL");
 
                     b.ToTable("materials", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.MixComponentRow", b =>
                 {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
                     b.Property<double>("Amount")
                         .HasColumnType("double precision");
-
-                    b.Property<Guid>("BenchId")
-                        .HasColumnType("uuid");
 
                     b.Property<Guid?>("InnerMixId")
                         .HasColumnType("uuid");
@@ -526,30 +542,27 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
-                    b.HasIndex("BenchId");
+                    b.HasIndex("BenchId", "InnerMixId");
 
-                    b.HasIndex("InnerMixId");
+                    b.HasIndex("BenchId", "MaterialId");
 
-                    b.HasIndex("MaterialId");
-
-                    b.HasIndex("MixId");
+                    b.HasIndex("BenchId", "MixId");
 
                     b.ToTable("mix_components", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.MixRecordLineRow", b =>
                 {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone");
-
-                    b.Property<Guid>("BenchId")
-                        .HasColumnType("uuid");
 
                     b.Property<string>("Lot")
                         .IsRequired()
@@ -581,22 +594,19 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
-                    b.HasIndex("BenchId");
-
-                    b.HasIndex("RecordId");
+                    b.HasIndex("BenchId", "RecordId");
 
                     b.ToTable("mix_record_lines", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.MixRecordRow", b =>
                 {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
+                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
-                    b.Property<Guid>("BenchId")
+                    b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
                     b.Property<string>("CountsAs")
@@ -631,22 +641,19 @@ namespace Lowfell.Store.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("integer");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
-                    b.HasIndex("BenchId");
-
-                    b.HasIndex("MixId");
+                    b.HasIndex("BenchId", "MixId");
 
                     b.ToTable("mix_records", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.MixRow", b =>
                 {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
+                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
-                    b.Property<Guid>("BenchId")
+                    b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
                     b.Property<string>("CountsAs")
@@ -662,7 +669,7 @@ namespace Lowfell.Store.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("integer");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
                     b.HasIndex("BenchId", "Name")
                         .IsUnique();
@@ -672,15 +679,14 @@ namespace Lowfell.Store.Migrations
 
             modelBuilder.Entity("Lowfell.Store.MixUseRow", b =>
                 {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone");
-
-                    b.Property<Guid>("BenchId")
-                        .HasColumnType("uuid");
 
                     b.PrimitiveCollection<int[]>("Copies")
                         .IsRequired()
@@ -700,24 +706,21 @@ namespace Lowfell.Store.Migrations
                     b.Property<Guid>("RecordId")
                         .HasColumnType("uuid");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
-                    b.HasIndex("BenchId");
+                    b.HasIndex("BenchId", "PieceId");
 
-                    b.HasIndex("PieceId");
-
-                    b.HasIndex("RecordId");
+                    b.HasIndex("BenchId", "RecordId");
 
                     b.ToTable("mix_uses", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.PaintedRow", b =>
                 {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
+                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
-                    b.Property<Guid>("BenchId")
+                    b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
                     b.Property<string>("Name")
@@ -741,26 +744,23 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("text");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
-                    b.HasIndex("BenchId");
-
-                    b.HasIndex("SchemeId");
+                    b.HasIndex("BenchId", "SchemeId");
 
                     b.ToTable("painted", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.PhotoRow", b =>
                 {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone");
-
-                    b.Property<Guid>("BenchId")
-                        .HasColumnType("uuid");
 
                     b.Property<byte[]>("Bytes")
                         .IsRequired()
@@ -781,20 +781,17 @@ namespace Lowfell.Store.Migrations
                     b.Property<int>("Width")
                         .HasColumnType("integer");
 
-                    b.HasKey("Id");
-
-                    b.HasIndex("BenchId");
+                    b.HasKey("BenchId", "Id");
 
                     b.ToTable("photos", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.PieceRow", b =>
                 {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
+                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
-                    b.Property<Guid>("BenchId")
+                    b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
                     b.Property<int>("Copies")
@@ -858,24 +855,21 @@ namespace Lowfell.Store.Migrations
                     b.Property<double>("WidthMm")
                         .HasColumnType("double precision");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
-                    b.HasIndex("BenchId");
+                    b.HasIndex("BenchId", "PartOfId");
 
-                    b.HasIndex("PartOfId");
-
-                    b.HasIndex("SetId");
+                    b.HasIndex("BenchId", "SetId");
 
                     b.ToTable("pieces", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.PlanRow", b =>
                 {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
+                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
-                    b.Property<Guid>("BenchId")
+                    b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
                     b.Property<bool>("InForce")
@@ -902,7 +896,7 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("text");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
                     b.HasIndex("BenchId")
                         .IsUnique()
@@ -914,15 +908,14 @@ namespace Lowfell.Store.Migrations
 
             modelBuilder.Entity("Lowfell.Store.RoomReadingRow", b =>
                 {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone");
-
-                    b.Property<Guid>("BenchId")
-                        .HasColumnType("uuid");
 
                     b.Property<double>("Humidity")
                         .HasColumnType("double precision");
@@ -930,7 +923,7 @@ namespace Lowfell.Store.Migrations
                     b.Property<double>("TemperatureC")
                         .HasColumnType("double precision");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
                     b.HasIndex("BenchId", "At");
 
@@ -939,11 +932,10 @@ namespace Lowfell.Store.Migrations
 
             modelBuilder.Entity("Lowfell.Store.SchemeRow", b =>
                 {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
+                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
-                    b.Property<Guid>("BenchId")
+                    b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
                     b.Property<string>("Name")
@@ -955,20 +947,17 @@ namespace Lowfell.Store.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("integer");
 
-                    b.HasKey("Id");
-
-                    b.HasIndex("BenchId");
+                    b.HasKey("BenchId", "Id");
 
                     b.ToTable("schemes", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.SetRow", b =>
                 {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
+                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
-                    b.Property<Guid>("BenchId")
+                    b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
                     b.Property<DateTimeOffset?>("DeletedAt")
@@ -982,21 +971,31 @@ namespace Lowfell.Store.Migrations
                     b.Property<int>("Position")
                         .HasColumnType("integer");
 
+                    b.Property<double>("Scale")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("double precision")
+                        .HasDefaultValue(56.0);
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("integer");
 
-                    b.HasKey("Id");
+                    b.Property<double>("ViewingMm")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("double precision")
+                        .HasDefaultValue(1000.0);
 
-                    b.HasIndex("BenchId");
+                    b.HasKey("BenchId", "Id");
 
                     b.ToTable("sets", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.SolveRow", b =>
                 {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
                     b.Property<DateTimeOffset>("AskedAt")
@@ -1004,9 +1003,6 @@ namespace Lowfell.Store.Migrations
 
                     b.Property<DateTimeOffset?>("BegunAt")
                         .HasColumnType("timestamp with time zone");
-
-                    b.Property<Guid>("BenchId")
-                        .HasColumnType("uuid");
 
                     b.Property<bool>("CancelWanted")
                         .HasColumnType("boolean");
@@ -1040,20 +1036,46 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
                     b.HasIndex("BenchId", "AskedAt");
 
                     b.ToTable("solves", (string)null);
                 });
 
-            modelBuilder.Entity("Lowfell.Store.TileRow", b =>
+            modelBuilder.Entity("Lowfell.Store.StampRow", b =>
                 {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
+                    b.Property<Guid>("BenchId")
                         .HasColumnType("uuid");
 
+                    b.Property<string>("Kind")
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.Property<Guid>("OfId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Content")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<string>("Source")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)");
+
+                    b.HasKey("BenchId", "Kind", "OfId");
+
+                    b.ToTable("stamps", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.TileRow", b =>
+                {
                     b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
                     b.Property<string>("Name")
@@ -1075,24 +1097,25 @@ namespace Lowfell.Store.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("integer");
 
-                    b.HasKey("Id");
-
-                    b.HasIndex("BenchId");
+                    b.HasKey("BenchId", "Id");
 
                     b.ToTable("tiles", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.ZoneRow", b =>
                 {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
                         .HasColumnType("uuid");
 
                     b.Property<double?>("AreaShare")
                         .HasColumnType("double precision");
 
-                    b.Property<Guid>("BenchId")
-                        .HasColumnType("uuid");
+                    b.Property<string>("CrackColour")
+                        .HasMaxLength(7)
+                        .HasColumnType("character varying(7)");
 
                     b.Property<double?>("CreaseMm")
                         .HasColumnType("double precision");
@@ -1126,6 +1149,17 @@ namespace Lowfell.Store.Migrations
                     b.Property<bool>("Handled")
                         .HasColumnType("boolean");
 
+                    b.Property<double?>("HeightFromMm")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("HeightToMm")
+                        .HasColumnType("double precision");
+
+                    b.Property<double>("LitEdges")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("double precision")
+                        .HasDefaultValue(1.0);
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(200)
@@ -1149,6 +1183,9 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(40)
                         .HasColumnType("character varying(40)");
 
+                    b.Property<bool>("Rim")
+                        .HasColumnType("boolean");
+
                     b.Property<Guid>("SchemeId")
                         .HasColumnType("uuid");
 
@@ -1162,17 +1199,18 @@ namespace Lowfell.Store.Migrations
                     b.Property<double>("Tolerance")
                         .HasColumnType("double precision");
 
+                    b.Property<double>("Unseen")
+                        .HasColumnType("double precision");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("integer");
 
-                    b.HasKey("Id");
+                    b.HasKey("BenchId", "Id");
 
-                    b.HasIndex("BenchId");
+                    b.HasIndex("BenchId", "PieceId");
 
-                    b.HasIndex("PieceId");
-
-                    b.HasIndex("SchemeId");
+                    b.HasIndex("BenchId", "SchemeId");
 
                     b.ToTable("zones", (string)null);
                 });
@@ -1187,7 +1225,7 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.MaterialRow", null)
                         .WithMany("Bottles")
-                        .HasForeignKey("MaterialId")
+                        .HasForeignKey("BenchId", "MaterialId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -1202,7 +1240,7 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.MaterialRow", null)
                         .WithMany()
-                        .HasForeignKey("MaterialId")
+                        .HasForeignKey("BenchId", "MaterialId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -1217,17 +1255,67 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.MaterialRow", null)
                         .WithMany()
-                        .HasForeignKey("MaterialId")
+                        .HasForeignKey("BenchId", "MaterialId")
                         .OnDelete(DeleteBehavior.Restrict);
 
                     b.HasOne("Lowfell.Store.MixRow", null)
                         .WithMany()
-                        .HasForeignKey("MixId")
+                        .HasForeignKey("BenchId", "MixId")
                         .OnDelete(DeleteBehavior.Restrict);
 
                     b.HasOne("Lowfell.Store.SchemeRow", null)
                         .WithMany("Coats")
-                        .HasForeignKey("SchemeId")
+                        .HasForeignKey("BenchId", "SchemeId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.OwnsMany("Lowfell.Core.Stacks.KnownFinding", "Known", b1 =>
+                        {
+                            b1.Property<Guid>("CoatRowBenchId");
+
+                            b1.Property<Guid>("CoatRowSchemeId");
+
+                            b1.Property<Guid>("CoatRowId");
+
+                            b1.Property<int>("__synthesizedOrdinal")
+                                .ValueGeneratedOnAdd();
+
+                            b1.Property<string>("Aspect")
+                                .IsRequired()
+                                .HasMaxLength(200);
+
+                            b1.Property<string>("Mark")
+                                .IsRequired()
+                                .HasMaxLength(200);
+
+                            b1.Property<string>("Reason")
+                                .IsRequired()
+                                .HasMaxLength(200);
+
+                            b1.Property<string>("Rule")
+                                .IsRequired()
+                                .HasMaxLength(200);
+
+                            b1.HasKey("CoatRowBenchId", "CoatRowSchemeId", "CoatRowId", "__synthesizedOrdinal");
+
+                            b1.ToTable("coats");
+
+                            b1
+                                .ToJson("Known")
+                                .HasColumnType("jsonb");
+
+                            b1.WithOwner()
+                                .HasForeignKey("CoatRowBenchId", "CoatRowSchemeId", "CoatRowId");
+                        });
+
+                    b.Navigation("Known");
+                });
+
+            modelBuilder.Entity("Lowfell.Store.DeviceRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -1242,12 +1330,17 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.MixRecordRow", null)
                         .WithMany()
-                        .HasForeignKey("MixRecordId")
+                        .HasForeignKey("BenchId", "MixRecordId")
                         .OnDelete(DeleteBehavior.SetNull);
+
+                    b.HasOne("Lowfell.Store.PieceRow", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId", "PartId")
+                        .OnDelete(DeleteBehavior.Restrict);
 
                     b.HasOne("Lowfell.Store.PhotoRow", null)
                         .WithMany()
-                        .HasForeignKey("PhotoId")
+                        .HasForeignKey("BenchId", "PhotoId")
                         .OnDelete(DeleteBehavior.Restrict);
                 });
 
@@ -1270,17 +1363,17 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.MixRow", null)
                         .WithMany()
-                        .HasForeignKey("InnerMixId")
+                        .HasForeignKey("BenchId", "InnerMixId")
                         .OnDelete(DeleteBehavior.Restrict);
 
                     b.HasOne("Lowfell.Store.MaterialRow", null)
                         .WithMany()
-                        .HasForeignKey("MaterialId")
+                        .HasForeignKey("BenchId", "MaterialId")
                         .OnDelete(DeleteBehavior.Restrict);
 
                     b.HasOne("Lowfell.Store.MixRow", null)
                         .WithMany("Components")
-                        .HasForeignKey("MixId")
+                        .HasForeignKey("BenchId", "MixId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -1295,7 +1388,7 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.MixRecordRow", null)
                         .WithMany("Lines")
-                        .HasForeignKey("RecordId")
+                        .HasForeignKey("BenchId", "RecordId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -1310,7 +1403,7 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.MixRow", null)
                         .WithMany()
-                        .HasForeignKey("MixId")
+                        .HasForeignKey("BenchId", "MixId")
                         .OnDelete(DeleteBehavior.SetNull);
                 });
 
@@ -1333,12 +1426,12 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.PieceRow", null)
                         .WithMany()
-                        .HasForeignKey("PieceId")
+                        .HasForeignKey("BenchId", "PieceId")
                         .OnDelete(DeleteBehavior.SetNull);
 
                     b.HasOne("Lowfell.Store.MixRecordRow", null)
                         .WithMany("Uses")
-                        .HasForeignKey("RecordId")
+                        .HasForeignKey("BenchId", "RecordId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
@@ -1353,7 +1446,7 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.SchemeRow", null)
                         .WithMany()
-                        .HasForeignKey("SchemeId")
+                        .HasForeignKey("BenchId", "SchemeId")
                         .OnDelete(DeleteBehavior.SetNull);
                 });
 
@@ -1376,14 +1469,16 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.PieceRow", null)
                         .WithMany()
-                        .HasForeignKey("PartOfId")
+                        .HasForeignKey("BenchId", "PartOfId")
                         .OnDelete(DeleteBehavior.SetNull);
 
-                    b.HasOne("Lowfell.Store.SetRow", null)
+                    b.HasOne("Lowfell.Store.SetRow", "Set")
                         .WithMany("Pieces")
-                        .HasForeignKey("SetId")
+                        .HasForeignKey("BenchId", "SetId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+
+                    b.Navigation("Set");
                 });
 
             modelBuilder.Entity("Lowfell.Store.PlanRow", b =>
@@ -1431,6 +1526,15 @@ namespace Lowfell.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Lowfell.Store.StampRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Lowfell.Store.TileRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -1450,15 +1554,42 @@ namespace Lowfell.Store.Migrations
 
                     b.HasOne("Lowfell.Store.PieceRow", "Piece")
                         .WithMany("Zones")
-                        .HasForeignKey("PieceId")
+                        .HasForeignKey("BenchId", "PieceId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
                     b.HasOne("Lowfell.Store.SchemeRow", "Scheme")
                         .WithMany()
-                        .HasForeignKey("SchemeId")
+                        .HasForeignKey("BenchId", "SchemeId")
                         .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired();
+
+                    b.OwnsMany("Lowfell.Core.Surfaces.Mate", "Mates", b1 =>
+                        {
+                            b1.Property<Guid>("ZoneRowBenchId");
+
+                            b1.Property<Guid>("ZoneRowId");
+
+                            b1.Property<int>("__synthesizedOrdinal")
+                                .ValueGeneratedOnAdd();
+
+                            b1.Property<double>("ClearanceMm");
+
+                            b1.Property<Guid>("ZoneId");
+
+                            b1.HasKey("ZoneRowBenchId", "ZoneRowId", "__synthesizedOrdinal");
+
+                            b1.ToTable("zones");
+
+                            b1
+                                .ToJson("Mates")
+                                .HasColumnType("jsonb");
+
+                            b1.WithOwner()
+                                .HasForeignKey("ZoneRowBenchId", "ZoneRowId");
+                        });
+
+                    b.Navigation("Mates");
 
                     b.Navigation("Piece");
 

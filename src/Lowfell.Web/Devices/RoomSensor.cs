@@ -1,4 +1,7 @@
 using Lowfell.Store;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
+using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Devices;
 
@@ -35,7 +38,7 @@ public sealed class SimulatedRoom(TimeProvider clock) : IRoomSensor
     }
 }
 
-/// <summary>Keeps a reading of the home bench's room every quarter of an hour.</summary>
+/// <summary>Keeps a reading of every bench's room each quarter of an hour.</summary>
 /// <param name="services">Where a database context is opened.</param>
 /// <param name="sensor">The sensor.</param>
 /// <param name="clock">Time.</param>
@@ -52,14 +55,29 @@ public sealed class RoomWatch(IServiceProvider services, IRoomSensor sensor, Tim
         {
             try
             {
-                await using var scope = services.CreateAsyncScope();
-                scope.ServiceProvider.GetRequiredService<Hosting.RequestBench>().Open(StoreSetup.HomeBenchId);
-                await KeepAsync(scope.ServiceProvider.GetRequiredService<LowfellDb>(), sensor.Read(), stoppingToken);
+                await KeepAllAsync(stoppingToken);
             }
-            catch (Exception away) when (Hosting.ProblemHandler.IsDatabaseAway(away))
+            catch (Exception away) when (ProblemHandler.IsDatabaseAway(away))
             {
                 log.LogWarning("The reading of {At} is lost: the database is away", clock.GetUtcNow());
             }
+        }
+    }
+
+    // Each bench has a room of its own.
+    private async Task KeepAllAsync(CancellationToken cancel)
+    {
+        List<Guid> benches;
+        await using (var all = services.CreateAsyncScope())
+        {
+            benches = await all.ServiceProvider.GetRequiredService<LowfellDb>().Benches.Select(b => b.Id).ToListAsync(cancel);
+        }
+
+        foreach (var bench in benches)
+        {
+            await using var scope = services.CreateAsyncScope();
+            scope.ServiceProvider.GetRequiredService<OpenBench>().Open(bench);
+            await KeepAsync(scope.ServiceProvider.GetRequiredService<LowfellDb>(), sensor.Read(), cancel);
         }
     }
 

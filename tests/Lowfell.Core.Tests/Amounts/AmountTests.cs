@@ -2,7 +2,8 @@ using CsCheck;
 using Lowfell.Core.Amounts;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Amounts;

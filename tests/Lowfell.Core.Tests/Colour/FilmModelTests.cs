@@ -1,5 +1,6 @@
 using CsCheck;
 using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Colour;

@@ -1,8 +1,10 @@
 using CsCheck;
 using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Prediction;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Colour;

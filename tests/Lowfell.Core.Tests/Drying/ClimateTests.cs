@@ -1,7 +1,8 @@
 using CsCheck;
-using Lowfell.Core.Colour;
 using Lowfell.Core.Drying;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Films;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Drying;
@@ -61,8 +62,8 @@ public sealed class ClimateTests
     public void An_enamel_pin_wash_has_a_window_and_opened_chips_dry_at_once()
     {
         var wash = DryingTimes.Of(Build.Coat(Technique.PinWash, Build.TarWash), Build.Zone(), Climate.Reference);
-        Assert.Equal((10, 180), (wash.WorkFromMin, wash.WorkToMin));
-        Assert.Null(DryingTimes.Of(Build.Coat(Technique.Wash, Build.KelpWash), Build.Zone(), Climate.Reference).WorkFromMin);
+        Assert.Equal((10, 180), (wash.CleanFromMin, wash.CleanToMin));
+        Assert.Null(DryingTimes.Of(Build.Coat(Technique.Wash, Build.KelpWash), Build.Zone(), Climate.Reference).CleanFromMin);
         Assert.Equal(DryingTimes.None, DryingTimes.Of(Build.Coat(Technique.OpenChips), Build.Zone(), Climate.Reference));
     }
 }

@@ -1,8 +1,8 @@
 using CsCheck;
-using Lowfell.Core.Evenings;
-using Lowfell.Core.Drying;
+using Lowfell.Core.Evenings.Facts;
+using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Materials;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Evenings;
@@ -41,17 +41,21 @@ public sealed class LearningTests
             Build.Coat(Technique.Airbrush, Build.SaltWhite),
             Build.Coat(Technique.OpenChips),
             Build.Coat(Technique.PinWash, Build.TarWash),
-            Build.Coat(Technique.Varnish, Build.Varnish(Core.Colour.Sheen.Matt)),
+            Build.Coat(Technique.VarnishSpray, Build.Varnish(Core.Films.Sheen.Matt, Family.VarnishLacquer), fraction: 1),
             Build.Coat(Technique.DryBrush, Build.SaltWhite) with { Skipped = true });
-        var steps = Steps.Of(stack, Climate.Reference);
-        Assert.Equal([1, 2, 1, 1, 1, 1, 1], steps.Select(s => s.Pass));
-        Assert.Equal([Station.Brush, Station.Brush, Station.Brush, Station.Airbrush, Station.Brush, Station.Spirit, Station.Brush], steps.Select(s => s.Station));
+        var steps = StackSteps.Of(stack);
+        Assert.Equal([1, 2, 1, 1, 1, 1, Step.CleanUpPass, 1], steps.Select(s => s.Pass));
+        Assert.Equal([Station.Brush, Station.Brush, Station.Brush, Station.Airbrush, Station.Brush, Station.Spirit, Station.Spirit, Station.Can], steps.Select(s => s.Station));
         Assert.Equal(steps[0].Times.RecoatMin, steps[0].LagMin);
         Assert.Equal((steps[3].Times.TouchMin + 15, steps[3].Times.TouchMin + 120), (steps[3].LagMin, steps[3].MostLagMin));
-        Assert.All(steps.Where((_, i) => i != 3), s => Assert.Null(s.MostLagMin));
 
-        // Varnish would shut the enamel in: it waits for the cure.
-        Assert.Equal(steps[5].Times.CuredMin, steps[5].LagMin);
-        Assert.Equal(0, steps[6].LagMin);
+        // The wash waits ten minutes to be cleaned up, and no longer than it stays soft.
+        Assert.Equal((10, 180), (steps[5].LagMin, steps[5].MostLagMin));
+        Assert.True(steps[6].IsCleanUp);
+        Assert.All(steps.Where((_, i) => i is not (3 or 5)), s => Assert.Null(s.MostLagMin));
+
+        // A can would stir the enamel up: it waits for a night since it was laid.
+        Assert.Equal(steps[5].Times.OvernightMin - 10, steps[6].LagMin);
+        Assert.Equal(0, steps[7].LagMin);
     }
 }

@@ -1,5 +1,7 @@
 using CsCheck;
-using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Scheduling;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Evenings;
@@ -23,8 +25,7 @@ public sealed class ListSchedulerTests
                 var lag = Math.Pow(10, 1 + (2.3 * random.NextDouble()));
                 return new Lot
                 {
-                    CoatId = Guid.NewGuid(),
-                    ZoneId = zone,
+                    Id = StepId.Coat(zone, Guid.NewGuid(), 1),
                     Chain = c,
                     Copies = own,
                     MinutesPerCopy = 0.5 + (12 * random.NextDouble()),
@@ -85,10 +86,10 @@ public sealed class ListSchedulerTests
             var task = Task(5, 8, 6, seed);
             var tries = 0;
             var before = ListScheduler.Improve(task, _ => tries++ < 30, seed);
-            var wish = before.Lots.GroupBy(l => (l.Lot.ZoneId, l.Lot.CoatId, l.Lot.Pass)).ToDictionary(g => g.Key, g => g.Min(l => l.Start));
+            var wish = before.Lots.GroupBy(l => l.Lot.Id).ToDictionary(g => g.Key, g => g.Min(l => l.Start));
             var follows = ListScheduler.Improve(task, static _ => false, 1, wish);
             Assert.Empty(PlanCheck.Faults(task, follows));
-            int Moved(Plan plan) => plan.Lots.Count(l => before.Lots.First(b => b.Lot.CoatId == l.Lot.CoatId && b.Lot.Chain == l.Lot.Chain).Session != l.Session);
+            int Moved(Plan plan) => plan.Lots.Count(l => before.Lots.First(b => b.Lot.Id == l.Lot.Id && b.Lot.Chain == l.Lot.Chain).Session != l.Session);
             again += Moved(follows);
             anew += Moved(ListScheduler.Immediate(task));
         }
@@ -100,7 +101,7 @@ public sealed class ListSchedulerTests
     public void The_checker_sees_a_coat_that_comes_too_soon_and_one_that_runs_over()
     {
         var task = Task(1, 1, 4, 5) with { Touching = [] };
-        var chain = new[] { task.Chains[0][0] with { LagMin = 60, MostLagMin = null }, task.Chains[0][0] with { CoatId = Guid.NewGuid(), LagMin = 0 } };
+        var chain = new[] { task.Chains[0][0] with { LagMin = 60, MostLagMin = null }, task.Chains[0][0] with { Id = StepId.Coat(task.Chains[0][0].Id.ZoneId, Guid.NewGuid(), 1), LagMin = 0 } };
         task = task with { Chains = [chain] };
         var plan = ListScheduler.Immediate(task);
         Assert.Empty(PlanCheck.Faults(task, plan));
@@ -117,8 +118,7 @@ public sealed class ListSchedulerTests
             var random = new Random(seed);
             Lot Lot(int chain) => new()
             {
-                CoatId = Guid.NewGuid(),
-                ZoneId = Guid.NewGuid(),
+                Id = StepId.Coat(Guid.NewGuid(), Guid.NewGuid(), 1),
                 Chain = chain,
                 Copies = [1],
                 MinutesPerCopy = 5 + random.Next(40),
@@ -137,11 +137,11 @@ public sealed class ListSchedulerTests
     [Fact]
     public void What_cannot_be_planned_says_why()
     {
-        var lot = new Lot { CoatId = Guid.NewGuid(), ZoneId = Guid.NewGuid(), Chain = 0, Copies = [1], MinutesPerCopy = 200, Station = Station.Brush, Colour = "c" };
+        var lot = new Lot { Id = StepId.Coat(Guid.NewGuid(), Guid.NewGuid(), 1), Chain = 0, Copies = [1], MinutesPerCopy = 200, Station = Station.Brush, Colour = "c" };
         Assert.Equal(PlanProblemKind.LongerThanAnySession, ListScheduler.Immediate(new([[lot]], Evenings, [])).Problem!.Kind);
-        var pair = new[] { lot with { MinutesPerCopy = 80, LagMin = 30, MostLagMin = 60 }, lot with { CoatId = Guid.NewGuid(), MinutesPerCopy = 60 } };
+        var pair = new[] { lot with { MinutesPerCopy = 80, LagMin = 30, MostLagMin = 60 }, lot with { Id = StepId.Coat(lot.Id.ZoneId, Guid.NewGuid(), 1), MinutesPerCopy = 60 } };
         Assert.Equal(PlanProblemKind.WindowDoesNotFit, ListScheduler.Immediate(new([pair], Evenings, [])).Problem!.Kind);
-        var slow = new[] { lot with { MinutesPerCopy = 10, LagMin = 60 * 1440 }, lot with { CoatId = Guid.NewGuid(), MinutesPerCopy = 10 } };
+        var slow = new[] { lot with { MinutesPerCopy = 10, LagMin = 60 * 1440 }, lot with { Id = StepId.Coat(lot.Id.ZoneId, Guid.NewGuid(), 1), MinutesPerCopy = 10 } };
         Assert.Equal(PlanProblemKind.CalendarEnds, ListScheduler.Immediate(new([slow], Evenings, [])).Problem!.Kind);
         Assert.NotNull(ListScheduler.Immediate(new([slow], [], [])).Problem);
         Assert.Null(ListScheduler.Immediate(new([], Evenings, [])).Problem);
@@ -150,7 +150,7 @@ public sealed class ListSchedulerTests
     [Fact]
     public void A_long_set_is_split_into_parts_that_fit()
     {
-        var lot = new Lot { CoatId = Guid.NewGuid(), ZoneId = Guid.NewGuid(), Chain = 0, Copies = [.. Enumerable.Range(1, 40)], MinutesPerCopy = 10, Station = Station.Brush, Colour = "c" };
+        var lot = new Lot { Id = StepId.Coat(Guid.NewGuid(), Guid.NewGuid(), 1), Chain = 0, Copies = [.. Enumerable.Range(1, 40)], MinutesPerCopy = 10, Station = Station.Brush, Colour = "c" };
         var task = new PlanTask([[lot]], Evenings, []);
         var plan = ListScheduler.Immediate(task);
         Assert.Null(plan.Problem);

@@ -1,6 +1,8 @@
 using CsCheck;
-using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Scheduling;
 using Lowfell.Core.Evenings.Solving;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Evenings;
@@ -11,8 +13,7 @@ public sealed class LotsTests
 
     private static Lot Of(double minutes, int copies, double lag = 0, double? most = null, string colour = "c", Station station = Station.Brush) => new()
     {
-        CoatId = Guid.NewGuid(),
-        ZoneId = Guid.NewGuid(),
+        Id = StepId.Coat(Guid.NewGuid(), Guid.NewGuid(), 1),
         Chain = 0,
         Copies = [.. Enumerable.Range(1, copies)],
         MinutesPerCopy = minutes,
@@ -31,7 +32,7 @@ public sealed class LotsTests
         var (first, second) = (Of(p, n, wait), Of(q, n));
         var lag = Lots.Lag(first, second);
         var waits = Enumerable.Range(0, n).Select(k => lag + (k * q) - ((k + 1) * p)).ToList();
-        Assert.Equal(wait, waits.Min(), 6);
+        Assert.Equal(wait, waits.Min(), 1e-6);
     });
 
     [Fact]
@@ -40,7 +41,7 @@ public sealed class LotsTests
         var (first, second) = (Of(p, n, 10, most: 90), Of(q, n));
         var most = Lots.MostLag(first, second)!.Value;
         var waits = Enumerable.Range(0, n).Select(k => most + (k * q) - ((k + 1) * p)).ToList();
-        Assert.Equal(90, waits.Max(), 6);
+        Assert.Equal(90, waits.Max(), 1e-6);
     });
 
     [Fact]
@@ -61,7 +62,7 @@ public sealed class LotsTests
         var split = Lots.Split(new([[gear], [hull], [fit]], Evenings, [(0, 1)], [(0, 2)]));
 
         // Eight copies of half an hour are three lots; the others are one each.
-        var parts = split.Chains.Index().Where(c => c.Item[0].ZoneId == gear.ZoneId).Select(c => c.Index).ToList();
+        var parts = split.Chains.Index().Where(c => c.Item[0].Id.Place == gear.Id.Place).Select(c => c.Index).ToList();
         Assert.Equal(3, parts.Count);
         Assert.Equal(parts, split.Touching.Select(t => t.A));
         Assert.Equal(parts, split.Joins.Select(j => j.Before));

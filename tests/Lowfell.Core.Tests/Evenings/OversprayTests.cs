@@ -1,13 +1,13 @@
-using Lowfell.Core.Drying;
-using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Evenings;
 
 public sealed class OversprayTests
 {
-    private static IReadOnlyList<Step> Of(params Coat[] coats) => Steps.Of(Build.Stack(coats), Climate.Reference);
+    private static IReadOnlyList<Step> Of(params Coat[] coats) => StackSteps.Of(Build.Stack(coats));
 
     [Fact]
     public void A_spray_endangers_brush_work_beside_it_but_not_the_same_coat_over_both()

@@ -1,7 +1,9 @@
 using System.Diagnostics;
 using CsCheck;
-using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Scheduling;
 using Lowfell.Core.Evenings.Solving;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Evenings;
@@ -21,8 +23,7 @@ public sealed class PlanSolverTests
             // Two zones, the part that is fitted when both are done, and a zone painted over the join.
             var fit = new Lot
             {
-                CoatId = Guid.NewGuid(),
-                ZoneId = Guid.NewGuid(),
+                Id = StepId.Coat(Guid.NewGuid(), Guid.NewGuid(), 1),
                 Chain = chains,
                 Copies = all[0][0].Copies,
                 MinutesPerCopy = 3,
@@ -48,8 +49,7 @@ public sealed class PlanSolverTests
             var windowed = random.Next(7) == 0;
             return new Lot
             {
-                CoatId = Guid.NewGuid(),
-                ZoneId = zone,
+                Id = StepId.Coat(zone, Guid.NewGuid(), 1),
                 Chain = number,
                 Copies = own,
                 MinutesPerCopy = 0.5 + (7 * random.NextDouble()),
@@ -124,8 +124,8 @@ public sealed class PlanSolverTests
             var grid = Lots.Snap(exact, VisitModel.PerMinute);
             var plan = ListScheduler.Immediate(grid);
             Assert.All(plan.Lots, l => Assert.Equal(Math.Round(l.Start * VisitModel.PerMinute), l.Start * VisitModel.PerMinute, 6));
-            var lots = exact.Chains.SelectMany(c => c).ToDictionary(l => (l.Chain, l.CoatId, l.Pass));
-            var real = plan with { Lots = [.. plan.Lots.Select(l => l with { Lot = lots[(l.Lot.Chain, l.Lot.CoatId, l.Lot.Pass)] })] };
+            var lots = exact.Chains.SelectMany(c => c).ToDictionary(l => (l.Chain, l.Id));
+            var real = plan with { Lots = [.. plan.Lots.Select(l => l with { Lot = lots[(l.Lot.Chain, l.Lot.Id)] })] };
             Assert.Empty(PlanCheck.Faults(exact, real));
 
             // Else every search would begin from nothing.
@@ -204,8 +204,7 @@ public sealed class PlanSolverTests
     {
         Lot Of(int chain, double minutes, double lag, Station station) => new()
         {
-            CoatId = Guid.NewGuid(),
-            ZoneId = Guid.NewGuid(),
+            Id = StepId.Coat(Guid.NewGuid(), Guid.NewGuid(), 1),
             Chain = chain,
             Copies = [1, 2],
             MinutesPerCopy = minutes,

@@ -1,8 +1,9 @@
-using Lowfell.Core.Colour;
-using Lowfell.Core.Materials;
+using Lowfell.Core.Films;
 using Lowfell.Core.Matching;
-using Lowfell.Core.Rules;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Matching;

@@ -1,6 +1,7 @@
 using CsCheck;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Mixes;
@@ -88,11 +89,11 @@ public sealed class DropRecipeTests
     }
 
     [Theory]
-    [InlineData(0.5, Core.Stacks.Technique.Airbrush, ToolFit.Right)]
-    [InlineData(1.0, Core.Stacks.Technique.DryBrush, ToolFit.Right)]
-    [InlineData(1.0, Core.Stacks.Technique.Airbrush, ToolFit.TooThick)]
-    [InlineData(0.3, Core.Stacks.Technique.BaseCoat, ToolFit.TooThin)]
-    public void Thickness_is_told_for_each_tool(double paint, Core.Stacks.Technique tool, ToolFit fit)
+    [InlineData(0.5, Core.Techniques.Technique.Airbrush, ToolFit.Right)]
+    [InlineData(1.0, Core.Techniques.Technique.DryBrush, ToolFit.Right)]
+    [InlineData(1.0, Core.Techniques.Technique.Airbrush, ToolFit.TooThick)]
+    [InlineData(0.3, Core.Techniques.Technique.BaseCoat, ToolFit.TooThin)]
+    public void Thickness_is_told_for_each_tool(double paint, Core.Techniques.Technique tool, ToolFit fit)
     {
         var components = new List<MixComponent> { new(paint, MixUnit.Ml, Build.RopeTan) };
         if (paint < 1)

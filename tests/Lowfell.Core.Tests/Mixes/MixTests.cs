@@ -1,7 +1,9 @@
 using CsCheck;
+using Lowfell.Core.Amounts;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Mixes;
@@ -76,7 +78,7 @@ public sealed class MixTests
     public void Two_drops_of_paint_to_one_of_spirit_is_not_two_to_one()
     {
         var enamel = Build.Of(Family.EnamelPaint);
-        var fraction = DropCount.Fraction(2, 1, Build.RopeTan.DropMl, 0.050 * Thinner.WhiteSpirit.DropFactor());
+        var fraction = DropCount.Fraction(2, 1, Build.RopeTan.DropMl, 0.050 * Thinner.WhiteSpirit.Facts().DropFactor);
         Assert.Equal(2 / 2.6, fraction, 9);
         Assert.Equal(0.030, enamel.DropMl, 9);
     }

@@ -1,6 +1,8 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Prediction;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Mixes;
@@ -56,7 +58,7 @@ public sealed class RatioSolverTests
         var then = Build.RopeTan;
         Assert.Empty(MixThenNow.Edits(then, then with { }));
         Assert.Equal(0, MixThenNow.Compare(Paint.Of(then), Paint.Of(then)).DeltaE);
-        var now = then with { Colour = Srgb.Parse("#a0825a"), VolumeSolids = 0.4 };
+        var now = then with { Colour = Srgb.Parse("#a0825a"), OwnVolumeSolids = 0.4 };
         Assert.Equal(["colour #b59a6b is #a0825a now", "volume solids 0.36 are 0.4 now"], MixThenNow.Edits(then, now));
         Assert.InRange(MixThenNow.Compare(Paint.Of(then), Paint.Of(now)).DeltaE, 5, 15);
     }

@@ -1,5 +1,7 @@
 using Lowfell.Core.Colour;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Techniques;
 using Lowfell.Core.Tiles;
 using Xunit;
 

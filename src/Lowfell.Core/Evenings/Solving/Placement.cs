@@ -1,3 +1,6 @@
+using Lowfell.Core.Evenings.Scheduling;
+using Lowfell.Core.Techniques;
+
 namespace Lowfell.Core.Evenings.Solving;
 
 /// <summary>A lot with the part of the calendar that its chain leaves it; times in tenths of a minute.</summary>
@@ -47,7 +50,7 @@ internal sealed class Placement
     public Placement(PlanTask task, int horizon)
     {
         (this.task, this.horizon) = (task, horizon);
-        foreach (var c in Evenings.Lots.InOrder(task))
+        foreach (var c in Scheduling.Lots.InOrder(task))
         {
             for (var p = 0; p < task.Chains[c].Count; p++)
             {
@@ -72,10 +75,10 @@ internal sealed class Placement
     public long WorkUnits => lots.Sum(i => i.Size);
 
     /// <summary>On the grid, not shorter.</summary>
-    public static long Up(double minutes) => (long)Math.Ceiling((minutes * PerMinute) - Evenings.Lots.Tolerance);
+    public static long Up(double minutes) => (long)Math.Ceiling((minutes * PerMinute) - Scheduling.Lots.Tolerance);
 
     /// <summary>On the grid, not longer.</summary>
-    public static long Down(double minutes) => (long)Math.Floor((minutes * PerMinute) + Evenings.Lots.Tolerance);
+    public static long Down(double minutes) => (long)Math.Floor((minutes * PerMinute) + Scheduling.Lots.Tolerance);
 
     /// <summary>When a session begins.</summary>
     public long Open(int session) => (long)task.Sessions[session].Open * PerMinute;
@@ -129,7 +132,7 @@ internal sealed class Placement
         if (item.Place > 0)
         {
             var before = At[(item.Chain, item.Place - 1)];
-            yield return (before, Math.Max(Up(Evenings.Lots.Lag(before.Lot, item.Lot)), before.Size));
+            yield return (before, Math.Max(Up(Scheduling.Lots.Lag(before.Lot, item.Lot)), before.Size));
         }
         else
         {
@@ -137,7 +140,7 @@ internal sealed class Placement
             {
                 var before = At[(chain, task.Chains[chain].Count - 1)];
                 var sameCopies = before.Lot.Copies.SequenceEqual(item.Lot.Copies);
-                yield return (before, sameCopies ? Math.Max(Up(Evenings.Lots.Lag(before.Lot, item.Lot)), before.Size) : before.Size + Up(before.Lot.LagMin));
+                yield return (before, sameCopies ? Math.Max(Up(Scheduling.Lots.Lag(before.Lot, item.Lot)), before.Size) : before.Size + Up(before.Lot.LagMin));
             }
         }
     }
@@ -236,7 +239,7 @@ internal sealed class Placement
         for (var p = first.Place; p < second.Place; p++)
         {
             var (a, b) = (At[(first.Chain, p)], At[(first.Chain, p + 1)]);
-            lag += Math.Max(Up(Evenings.Lots.Lag(a.Lot, b.Lot)), a.Size);
+            lag += Math.Max(Up(Scheduling.Lots.Lag(a.Lot, b.Lot)), a.Size);
         }
 
         return SessionsApart(first, second, lag);

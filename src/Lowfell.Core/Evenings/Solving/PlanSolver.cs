@@ -1,3 +1,5 @@
+using Lowfell.Core.Evenings.Scheduling;
+
 namespace Lowfell.Core.Evenings.Solving;
 
 /// <summary>Looks for the best plan of the evenings: first by list scheduling, then by constraint programming.</summary>
@@ -104,14 +106,14 @@ public sealed class PlanSolver
     // A plan of the grid with the task's own figures: the same starts, in which everything takes a little less.
     private Plan Exact(Plan plan)
     {
-        var lots = exact.Chains.SelectMany(c => c).ToDictionary(l => (l.Chain, l.CoatId, l.Pass));
+        var lots = exact.Chains.SelectMany(c => c).ToDictionary(l => (l.Chain, l.Id));
         Lot? before = null;
         var session = -1;
         return plan with
         {
             Lots = [.. plan.Lots.OrderBy(l => l.Start).Select(planned =>
             {
-                var lot = lots[(planned.Lot.Chain, planned.Lot.CoatId, planned.Lot.Pass)];
+                var lot = lots[(planned.Lot.Chain, planned.Lot.Id)];
                 var real = planned with { Lot = lot, SetUpMin = lot.SetUpAfter(session == planned.Session ? before : null) };
                 (before, session) = (lot, planned.Session);
                 return real;

@@ -1,3 +1,5 @@
+using Lowfell.Core.Evenings.Scheduling;
+
 namespace Lowfell.Core.Evenings.Solving;
 
 /// <summary>How long and how a plan may be looked for.</summary>

@@ -1,5 +1,7 @@
 using Google.OrTools.Sat;
 using Google.OrTools.Util;
+using Lowfell.Core.Evenings.Scheduling;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Evenings.Solving;
 
@@ -283,7 +285,7 @@ internal sealed class VisitModel
         return from c in Enumerable.Range(1, Math.Max(0, task.Chains.Count - 1))
                let before = c - 1
                where Free(before) && Free(c) && task.Chains[before].Count == task.Chains[c].Count
-               where task.Chains[before][0].ZoneId == task.Chains[c][0].ZoneId && task.Chains[before][0].Copies.Count == task.Chains[c][0].Copies.Count
+               where task.Chains[before][0].Id.Place == task.Chains[c][0].Id.Place && task.Chains[before][0].Copies.Count == task.Chains[c][0].Copies.Count
                where task.Chains[before].Zip(task.Chains[c]).All(z => z.First with { Chain = 0, Copies = z.Second.Copies } == z.Second with { Chain = 0 })
                select (before, c);
     }
@@ -292,8 +294,8 @@ internal sealed class VisitModel
     private void Hint(Plan plan)
     {
         model.ClearHints();
-        var places = task.Chains.SelectMany(c => c.Select((l, p) => ((l.Chain, l.CoatId, l.Pass), p))).ToDictionary(p => p.Item1, p => p.p);
-        var planned = plan.Lots.ToDictionary(l => (l.Lot.Chain, places[(l.Lot.Chain, l.Lot.CoatId, l.Lot.Pass)]));
+        var places = task.Chains.SelectMany(c => c.Select((l, p) => ((l.Chain, l.Id), p))).ToDictionary(p => p.Item1, p => p.p);
+        var planned = plan.Lots.ToDictionary(l => (l.Lot.Chain, places[(l.Lot.Chain, l.Lot.Id)]));
         var group = Enumerable.Range(0, task.Chains.Count).ToArray();
         foreach (var (first, second) in Alike())
         {

@@ -1,6 +1,6 @@
 using Lowfell.Core.Amounts;
 using Lowfell.Core.Materials;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Web.Features.Amounts;
 

@@ -2,10 +2,13 @@ using Lowfell.Core.Amounts;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Lowfell.Store;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Features.Stack;
-using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -19,34 +22,33 @@ public static class AmountEndpoints
     /// <summary>Maps the endpoints.</summary>
     public static void Map(WebApplication app)
     {
-        app.MapPost("/api/amounts", async (AmountsRequest request, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel) =>
-                TypedResults.Ok(await AmountsAsync(request, db, services, scope, shelves, clock, cancel)))
+        app.MapPost("/api/amounts", async (AmountsRequest request, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel) =>
+                TypedResults.Ok(await AmountsAsync(request, db, open, clock, cancel)))
             .WithTags("Amounts").ProducesValidationProblem()
             .WithSummary("Paint and thinner for a set, a scheme, tonight's coats or everything, over all copies and zones, against the shelf. Nothing is kept.");
         app.MapPost("/api/amounts/shopping.csv", ShoppingList).WithTags("Amounts").ProducesValidationProblem()
             .WithSummary("What the shelf lacks for the same request, as CSV.").Produces<string>(200, "text/csv");
     }
 
-    private static async Task<ContentHttpResult> ShoppingList(AmountsRequest request, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel)
+    private static async Task<ContentHttpResult> ShoppingList(AmountsRequest request, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
-        var amounts = await AmountsAsync(request, db, services, scope, shelves, clock, cancel);
+        var amounts = await AmountsAsync(request, db, open, clock, cancel);
         var lacking = amounts.Materials.Where(m => m.ShortMl > 0);
         return TypedResults.Text(ShelfCsv.Shopping(lacking.Select(m => new ShoppingLine(m.Name, m.House, m.ShortMl, m.Ml, m.LeftMl))), "text/csv", System.Text.Encoding.UTF8);
     }
 
-    private static async Task<AmountsView> AmountsAsync(AmountsRequest request, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel)
+    private static async Task<AmountsView> AmountsAsync(AmountsRequest request, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         Check(request);
-        var zones = await db.Zones.AsNoTracking().Include(z => z.Piece)
-            .Where(z => z.DeletedAt == null && z.Piece!.DeletedAt == null && db.Sets.Any(s => s.Id == z.Piece.SetId && s.DeletedAt == null))
+        var zones = await ZoneStacks.Rows(db)
             .Where(z => request.SetId == null || z.Piece!.SetId == request.SetId)
             .Where(z => request.SchemeId == null || z.SchemeId == request.SchemeId)
             .ToListAsync(cancel);
         await CheckKnownAsync(request, db, cancel);
         var copies = (request.Copies ?? []).ToDictionary(c => c.PieceId, c => c.Copies);
-        var schemeIds = zones.Select(z => z.SchemeId).Distinct().ToList();
-        var schemes = await db.Schemes.AsNoTracking().Include(s => s.Coats).Where(s => schemeIds.Contains(s.Id)).OrderBy(s => s.Name).ToListAsync(cancel);
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
+        var schemes = zones.Select(z => z.Scheme!).DistinctBy(s => s.Id).OrderBy(s => s.Name, StringComparer.Ordinal).ToList();
+        var schools = (await open.RowAsync(cancel)).Schools;
+        var shelf = await open.ShelfAsync(cancel);
         var tonight = request.Only?.Select(o => (o.SchemeId, o.CoatId)).ToHashSet();
         var shared = new List<SharedCoat>();
         var origin = new Dictionary<Coat, (SchemeRow Scheme, IReadOnlyList<Zone> Zones)>(ReferenceEqualityComparer.Instance);
@@ -61,7 +63,7 @@ public static class AmountEndpoints
             }
 
             var drafts = scheme.Coats.OrderBy(c => c.Position).Select(CoatRows.Write).Select(c => Tried(c, scheme.Id, request.Dilutions)).ToList();
-            foreach (var coat in StackReader.Read(new ZoneDraft(), drafts, null, shelf).Coats)
+            foreach (var coat in StackReader.ReadKept(new Zone(), drafts, schools, shelf).Coats)
             {
                 if (tonight is not null && !tonight.Contains((scheme.Id, coat.Id)))
                 {
@@ -73,7 +75,7 @@ public static class AmountEndpoints
             }
         }
 
-        var amounts = SetAmounts.Of(shared, request.Palette);
+        var amounts = SetAmounts.Of(shared, request.Palette, schools.Highlights);
         var stock = await db.Materials.AsNoTracking().Include(m => m.Bottles).ToDictionaryAsync(m => m.Id, cancel);
         var today = DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
         return new AmountsView(
@@ -103,7 +105,7 @@ public static class AmountEndpoints
             left <= 0 ? StockVerdict.Gone : missing > 0 ? StockVerdict.Short : StockVerdict.Enough,
             oldest,
             oldest is { } opened && opened <= today.AddYears(-1),
-            need.Material.Family.Drips() ? [.. bottles.Select(b => b.Lot).Where(l => l.Length > 0).Distinct()] : [],
+            need.Material.Family.Facts().Drips ? [.. bottles.Select(b => b.Lot).Where(l => l.Length > 0).Distinct()] : [],
             need.Coats);
     }
 

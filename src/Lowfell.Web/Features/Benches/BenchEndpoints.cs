@@ -1,50 +1,36 @@
-using Lowfell.Core.Colour;
+using Lowfell.Core.Mending;
 using Lowfell.Core.Stacks;
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Features.Benches;
 
-/// <summary>The project's preferences where good painters disagree.</summary>
-/// <param name="PinWashVarnish">Varnish under a pin wash: satin or gloss.</param>
-/// <param name="Wash">Two thin washes or one generous one.</param>
-/// <param name="Pigments">Pigments fixed or left loose.</param>
-/// <param name="WarmAir">Warm air on base coats and textures, or never.</param>
-/// <param name="Shading">Pre-shade or modulation.</param>
-/// <param name="DryBrush">Keep the residue in the dry brush, or clean it.</param>
-/// <param name="GritGlue">PVA or super glue under grit.</param>
-public sealed record SchoolsView(
-    Sheen PinWashVarnish = Sheen.Satin,
-    WashSchool Wash = WashSchool.TwoThin,
-    PigmentSchool Pigments = PigmentSchool.Fixed,
-    WarmAirSchool WarmAir = WarmAirSchool.BaseCoatsAndTextures,
-    ShadingSchool Shading = ShadingSchool.PreShade,
-    ResidueSchool DryBrush = ResidueSchool.Keep,
-    GritGlueSchool GritGlue = GritGlueSchool.Pva)
-{
-    /// <summary>As the rules read them.</summary>
-    public Schools ToCore() => new()
-    {
-        PinWashVarnish = PinWashVarnish,
-        Wash = Wash,
-        Pigments = Pigments,
-        WarmAir = WarmAir,
-        Shading = Shading,
-        DryBrush = DryBrush,
-        GritGlue = GritGlue,
-    };
-
-    /// <summary>From a bench.</summary>
-    public static SchoolsView Of(Bench b) => new(b.PinWashVarnish, b.Wash, b.Pigments, b.WarmAir, b.Shading, b.DryBrush, b.GritGlue);
-}
-
 /// <summary>The open bench.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Schools">Its preferences.</param>
-public sealed record BenchView(Guid Id, string Name, SchoolsView Schools);
+public sealed record BenchView(Guid Id, string Name, Schools Schools);
+
+/// <summary>What an answer does to the stacks of this bench, once they follow it.</summary>
+/// <param name="Value">The answer.</param>
+/// <param name="Minutes">Hands-on minutes more on all copies; less than nothing where it saves some.</param>
+/// <param name="WaitHours">Hours of waiting more, over all stacks.</param>
+/// <param name="Coats">Coats more.</param>
+/// <param name="Ml">Paint and thinner more, ml.</param>
+/// <param name="Asked">Findings that speak under it and do not now.</param>
+/// <param name="Spared">Findings that no longer speak.</param>
+/// <param name="Stacks">Stacks in which something changes.</param>
+/// <param name="Moved">dE00 by which the finished colour that moves farthest does.</param>
+public sealed record SchoolEffectView(string Value, double Minutes, double WaitHours, int Coats, double Ml, int Asked, int Spared, int Stacks, double Moved);
+
+/// <summary>What the answers to a question do on this bench.</summary>
+/// <param name="School">The question.</param>
+/// <param name="OfStacks">Stacks that were tried.</param>
+/// <param name="Choices">Each answer; the one in force changes nothing.</param>
+public sealed record SchoolEffectsView(string School, int OfStacks, IReadOnlyList<SchoolEffectView> Choices);
 
 /// <summary>The open bench and its preferences.</summary>
 public static class BenchEndpoints
@@ -55,28 +41,44 @@ public static class BenchEndpoints
         var group = app.MapGroup("/api/bench").WithTags("Bench");
         group.MapGet("", Get).WithSummary("The open bench.");
         group.MapPut("schools", PutSchools).WithSummary("Changes the preferences.").ProducesValidationProblem();
+        group.MapGet("schools/{id}/effects", Effects).WithSummary("What each answer to a question would do to the stacks of this bench.").ProducesValidationProblem();
     }
 
     /// <summary>The bench of this request.</summary>
-    public static Task<Bench> OpenBench(LowfellDb db, IBenchScope scope, CancellationToken cancel) =>
-        db.Benches.SingleAsync(b => b.Id == scope.BenchId, cancel);
+    public static Task<Bench> OpenBench(LowfellDb db, OpenBench open, CancellationToken cancel) =>
+        db.Benches.SingleAsync(b => b.Id == open.BenchId, cancel);
 
-    private static async Task<Ok<BenchView>> Get(LowfellDb db, IBenchScope scope, CancellationToken cancel) =>
-        TypedResults.Ok(View(await OpenBench(db, scope, cancel)));
+    private static async Task<Ok<BenchView>> Get(LowfellDb db, OpenBench open, CancellationToken cancel) =>
+        TypedResults.Ok(View(await open.RowAsync(cancel)));
 
-    private static async Task<Ok<BenchView>> PutSchools(SchoolsView schools, LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    private static async Task<Ok<BenchView>> PutSchools(Schools schools, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        if (schools.PinWashVarnish is not (Sheen.Satin or Sheen.Gloss))
-        {
-            throw new RefusedException("pinWashVarnish", $"'{schools.PinWashVarnish}' is no school; satin or gloss are.");
-        }
-
-        var bench = await OpenBench(db, scope, cancel);
-        (bench.PinWashVarnish, bench.Wash, bench.Pigments, bench.WarmAir) = (schools.PinWashVarnish, schools.Wash, schools.Pigments, schools.WarmAir);
-        (bench.Shading, bench.DryBrush, bench.GritGlue) = (schools.Shading, schools.DryBrush, schools.GritGlue);
+        var bench = await open.RowAsync(cancel);
+        bench.Schools = schools;
         await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(View(bench));
     }
 
-    private static BenchView View(Bench bench) => new(bench.Id, bench.Name, SchoolsView.Of(bench));
+    private static async Task<Ok<SchoolEffectsView>> Effects(string id, LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        var school = SchoolBook.Of(id) ?? throw new RefusedException("id", $"'{id}' is no question of schools; {string.Join(", ", SchoolBook.All.Select(s => s.Id))} are.");
+        var shelf = await open.ShelfAsync(cancel);
+        var stacks = (await ZoneStacks.AllAsync(db, open, shelf, cancel)).Where(s => s.Draft.Coats.Count > 0).ToList();
+
+        // Zones of copied sets that are told alike get the same coats: one of them is read for all.
+        var alike = stacks.GroupBy(s => (s.SchemeId, s.Draft.Zone)).Select(g => (g.First().Draft, g.Count())).ToList();
+        var effects = SchoolEffects.Of(school, alike, shelf.Shelf, cancel);
+        return TypedResults.Ok(new SchoolEffectsView(id, stacks.Count, [.. effects.Select(e => new SchoolEffectView(
+            e.Value,
+            Math.Round(e.Cost.HandsOnMin),
+            Math.Round(e.Cost.WaitingMin / 60, 1),
+            e.Cost.Coats,
+            Math.Round(e.Cost.Ml, 1),
+            e.Asked,
+            e.Spared,
+            e.Touched,
+            Math.Round(e.FarthestMove, 1)))]));
+    }
+
+    private static BenchView View(Bench bench) => new(bench.Id, bench.Name, bench.Schools);
 }

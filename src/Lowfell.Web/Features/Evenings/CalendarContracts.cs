@@ -1,6 +1,6 @@
-using Lowfell.Core.Drying;
-using Lowfell.Core.Evenings;
-using Lowfell.Web.Hosting;
+using Lowfell.Core.Evenings.Scheduling;
+using Lowfell.Core.Materials;
+using Lowfell.Web.Api;
 using NodaTime;
 
 namespace Lowfell.Web.Features.Evenings;

@@ -1,11 +1,9 @@
 using System.Globalization;
 using System.Text;
 using Lowfell.Store;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Lowfell.Web.Devices;
-using Lowfell.Web.Features.Benches;
-using Lowfell.Web.Features.Sets;
-using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -33,19 +31,19 @@ public static class CalendarEndpoints
         var room = new RoomView(bench.RoomC, bench.RoomHumidity, bench.RoomFan, bench.CansFit);
         return bench.Calendar.Length == 0
             ? new(bench.CalendarVersion, bench.TimeZone, [], [], room)
-            : MaterialSnapshot.Read<CalendarView>(bench.Calendar) with { Version = bench.CalendarVersion, TimeZone = bench.TimeZone, Room = room };
+            : Kept.Read<CalendarView>(bench.Calendar) with { Version = bench.CalendarVersion, TimeZone = bench.TimeZone, Room = room };
     }
 
-    private static async Task<Ok<CalendarView>> Get(LowfellDb db, IBenchScope scope, CancellationToken cancel) =>
-        TypedResults.Ok(Of(await BenchEndpoints.OpenBench(db, scope, cancel)));
+    private static async Task<Ok<CalendarView>> Get(LowfellDb db, OpenBench open, CancellationToken cancel) =>
+        TypedResults.Ok(Of(await open.RowAsync(cancel)));
 
-    private static async Task<Ok<CalendarView>> Put(CalendarView calendar, LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    private static async Task<Ok<CalendarView>> Put(CalendarView calendar, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var checks = new Checks();
         calendar.Check(checks);
         checks.Enforce();
-        var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
-        Tree.CheckVersion(calendar.Version, bench.CalendarVersion);
+        var bench = await open.RowAsync(cancel);
+        Versions.Check(calendar.Version, bench.CalendarVersion);
         Keep(bench, calendar);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(Of(bench));
@@ -56,7 +54,7 @@ public static class CalendarEndpoints
     {
         (bench.TimeZone, bench.RoomC, bench.RoomHumidity, bench.RoomFan, bench.CansFit) =
             (calendar.TimeZone, calendar.Room.TemperatureC, calendar.Room.Humidity, calendar.Room.Fan, calendar.Room.CansFit);
-        bench.Calendar = MaterialSnapshot.Write(calendar);
+        bench.Calendar = Kept.Write(calendar);
         bench.CalendarVersion++;
     }
 

@@ -1,6 +1,5 @@
 using Lowfell.Store;
-using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -39,7 +38,7 @@ public static class HeldPlanEndpoints
     private static async Task<Ok<PlanView>> Again(PlanDesk desk, CancellationToken cancel)
     {
         var held = await desk.HeldAsync(cancel) ?? throw None();
-        return TypedResults.Ok(await desk.HoldNewAsync(MaterialSnapshot.Read<PlanRequest>(held.Request), cancel));
+        return TypedResults.Ok(await desk.HoldNewAsync(Kept.Read<PlanRequest>(held.Request), cancel));
     }
 
     private static async Task<Ok<PlanView>> Back(PlanDesk desk, LowfellDb db, CancellationToken cancel)

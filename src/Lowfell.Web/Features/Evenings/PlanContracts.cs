@@ -1,6 +1,9 @@
-using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Solving;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Evenings.Work;
+using Lowfell.Core.Rules;
+using Lowfell.Core.Techniques;
 using Lowfell.Store;
 using Lowfell.Web.Features.Stack;
 
@@ -25,7 +28,22 @@ public sealed record PlanRequest(
     WeeklyEvening? OneMore = null,
     bool Learn = true,
     OversprayWay Overspray = OversprayWay.Care,
-    bool OtherWash = false);
+    bool OtherWash = false)
+{
+    /// <summary>How the work is done, as Core knows it.</summary>
+    /// <param name="cansFit">Cans may be sprayed.</param>
+    internal WorkWay Way(bool cansFit) => new()
+    {
+        WithoutOptional = WithoutOptional,
+        WithoutCoats = WithoutCoats ?? [],
+        WarmAir = WarmAir,
+        OtherWash = OtherWash,
+        Overspray = Overspray,
+        MostCopies = MostCopies,
+        Learn = Learn,
+        CansFit = cansFit,
+    };
+}
 
 /// <summary>What readings of the log say of a figure.</summary>
 /// <param name="Of">Technique, station or material.</param>
@@ -43,11 +61,23 @@ public sealed record Learned(string Of, double Factor, int Readings, double Low,
 /// <param name="Minutes">Hands-on minutes, by technique.</param>
 /// <param name="SetUps">Minutes of setting up, by station.</param>
 /// <param name="Drying">Minutes until the next coat, by material.</param>
-public sealed record LearnedView(IReadOnlyList<Learned> Minutes, IReadOnlyList<Learned> SetUps, IReadOnlyList<Learned> Drying);
+public sealed record LearnedView(IReadOnlyList<Learned> Minutes, IReadOnlyList<Learned> SetUps, IReadOnlyList<Learned> Drying)
+{
+    /// <summary>From Core; those first that most readings tell.</summary>
+    public static LearnedView Of(LearnedFigures learned)
+    {
+        static IReadOnlyList<Learned> Most(IEnumerable<(string Of, Correction Correction)> all) => [.. all.OrderByDescending(l => l.Correction.Readings).ThenBy(l => l.Of).Select(l => Learned.From(l.Of, l.Correction))];
+        return new(
+            Most(learned.Minutes.Select(m => (StepWords.Of(m.Key), m.Value))),
+            Most(learned.SetUps.Select(s => (StepWords.Of(s.Key), s.Value))),
+            Most(learned.Drying.Values.Select(d => (d.Name, d.Correction))));
+    }
+}
 
 /// <summary>A planned step: one pass of a coat on some copies, one after the other, or a part that is fitted on them.</summary>
 /// <param name="ZoneId">The zone; of a part one of its zones.</param>
-/// <param name="CoatId">The coat; of a part the piece that is fitted.</param>
+/// <param name="CoatId">The coat; none where a part is fitted.</param>
+/// <param name="PartId">The piece that is fitted; none where a coat is laid.</param>
 /// <param name="Pass">Which pass.</param>
 /// <param name="Passes">Of how many.</param>
 /// <param name="Piece">Piece.</param>
@@ -61,6 +91,8 @@ public sealed record LearnedView(IReadOnlyList<Learned> Minutes, IReadOnlyList<L
 /// <param name="StartUtc">Hands-on work begins.</param>
 /// <param name="EndUtc">It ends.</param>
 /// <param name="SetUpMin">Setting up before it, minutes.</param>
+/// <param name="ReadyUtc">From when all its copies are ready for it, by what is written down; none where nothing is or it is long ago.</param>
+/// <param name="DueUtc">Until when it has to be begun, by what is written down; none without a window.</param>
 /// <param name="DryUtc">The last copy is recoat-dry.</param>
 /// <param name="NextFromUtc">The next coat may come.</param>
 /// <param name="NextByUtc">By then it must; none without a window.</param>
@@ -68,10 +100,14 @@ public sealed record LearnedView(IReadOnlyList<Learned> Minutes, IReadOnlyList<L
 /// <param name="Sample">Core sample before the coat: substrate first.</param>
 /// <param name="Mix">What to mix for these copies.</param>
 /// <param name="PaintFraction">Share of paint in it, as planned.</param>
+/// <param name="Tool">What it is done with.</param>
+/// <param name="Readying">What is done to the material first.</param>
+/// <param name="Note">The painter's own note on the coat.</param>
 /// <param name="Cautions">Cautions.</param>
 public sealed record PlannedStep(
     Guid ZoneId,
-    Guid CoatId,
+    Guid? CoatId,
+    Guid? PartId,
     int Pass,
     int Passes,
     string Piece,
@@ -85,6 +121,8 @@ public sealed record PlannedStep(
     DateTimeOffset StartUtc,
     DateTimeOffset EndUtc,
     double SetUpMin,
+    DateTimeOffset? ReadyUtc,
+    DateTimeOffset? DueUtc,
     DateTimeOffset DryUtc,
     DateTimeOffset NextFromUtc,
     DateTimeOffset? NextByUtc,
@@ -92,6 +130,9 @@ public sealed record PlannedStep(
     IReadOnlyList<Sets.SampleStratum> Sample,
     CoatMixView? Mix,
     double? PaintFraction,
+    string Tool,
+    IReadOnlyList<string> Readying,
+    string Note,
     IReadOnlyList<string> Cautions);
 
 /// <summary>An evening with its steps.</summary>
@@ -135,7 +176,15 @@ public sealed record PlanComparison(PlanSummary Before, PlanSummary After, IRead
 /// <param name="PlannedMin">Hands-on minutes planned.</param>
 /// <param name="RealMin">Hands-on minutes taken, where they were measured.</param>
 /// <param name="MeasuredPlanMin">Minutes that were planned for what was measured.</param>
-public sealed record EveningFact(DateOnly Day, int Planned, int Done, int Later, int Extra, double PlannedMin, double? RealMin, double? MeasuredPlanMin);
+public sealed record EveningFact(DateOnly Day, int Planned, int Done, int Later, int Extra, double PlannedMin, double? RealMin, double? MeasuredPlanMin)
+{
+    /// <summary>From Core.</summary>
+    internal static EveningFact Of(EveningDone e)
+    {
+        static double? Whole(double? minutes) => minutes is { } m ? Math.Round(m) : null;
+        return new(e.Day, e.Planned, e.Done, e.Later, e.Extra, Math.Round(e.PlannedMin), Whole(e.RealMin), Whole(e.MeasuredPlanMin));
+    }
+}
 
 /// <summary>The plan that is held.</summary>
 /// <param name="Id">Its id.</param>
@@ -148,11 +197,40 @@ public sealed record EveningFact(DateOnly Day, int Planned, int Done, int Later,
 /// <param name="Facts">Evenings that are over, the last first.</param>
 public sealed record KeptPlanView(Guid Id, DateTimeOffset MadeAt, PlanRequest Request, int Slipped, int Missing, int Gone, PlanComparison? Compared, IReadOnlyList<EveningFact> Facts);
 
+/// <summary>A step that comes too soon or too late for what is below it.</summary>
+/// <param name="Rule">Rule.</param>
+/// <param name="Title">What the rule is called.</param>
+/// <param name="Severity">How bad.</param>
+/// <param name="ZoneId">Zone.</param>
+/// <param name="CoatId">Coat.</param>
+/// <param name="Piece">Name of the piece.</param>
+/// <param name="Zone">Name of the zone.</param>
+/// <param name="Copies">Numbers of the copies.</param>
+/// <param name="AtUtc">When it is planned.</param>
+/// <param name="What">What will be seen.</param>
+/// <param name="Why">Why.</param>
+/// <param name="Figure">The figure behind it.</param>
+/// <param name="Remedy">What helps then; empty where nothing but waiting does.</param>
+public sealed record PlanFinding(
+    string Rule, string Title, Severity Severity, Guid ZoneId, Guid CoatId, string Piece, string Zone, IReadOnlyList<int> Copies, DateTimeOffset AtUtc, string What, string Why, string Figure, string Remedy);
+
+/// <summary>What one copy of a piece costs, from the ground up.</summary>
+/// <param name="PieceId">The piece.</param>
+/// <param name="Piece">Its name.</param>
+/// <param name="Copies">How many there are.</param>
+/// <param name="Minutes">Hands-on minutes a copy.</param>
+/// <param name="WaitMin">Minutes that its coats wait for each other.</param>
+/// <param name="BreakEven">Copies at a time that hide the waits of an evening behind the work.</param>
+/// <param name="PaletteMost">Copies that the palette lasts for; none where nothing on it goes off.</param>
+public sealed record CopyCostView(Guid PieceId, string Piece, int Copies, double Minutes, double WaitMin, int BreakEven, int? PaletteMost);
+
 /// <summary>A plan of the evenings.</summary>
 /// <param name="Summary">What it comes to.</param>
 /// <param name="Steps">Steps copy by copy.</param>
 /// <param name="Problem">What stands in its way.</param>
 /// <param name="Waiting">What can't be planned yet, and why.</param>
+/// <param name="Findings">Steps that come too soon or too late.</param>
+/// <param name="Copies">What one copy of each piece costs.</param>
 /// <param name="Calendar">Evenings that are used.</param>
 /// <param name="TimeZone">Time zone.</param>
 /// <param name="Learned">What the log says of the painter's own figures.</param>
@@ -163,6 +241,8 @@ public sealed record PlanView(
     int Steps,
     string? Problem,
     IReadOnlyList<string> Waiting,
+    IReadOnlyList<PlanFinding> Findings,
+    IReadOnlyList<CopyCostView> Copies,
     IReadOnlyList<PlannedEvening> Calendar,
     string TimeZone,
     LearnedView Learned,

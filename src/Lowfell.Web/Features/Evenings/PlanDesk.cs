@@ -1,7 +1,7 @@
+using Lowfell.Core.Evenings.Work;
 using Lowfell.Store;
-using Lowfell.Web.Features.Benches;
-using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.EntityFrameworkCore;
 using NodaTime;
 
@@ -9,24 +9,22 @@ namespace Lowfell.Web.Features.Evenings;
 
 /// <summary>Where plans are made, held and looked up for the bench of a request or a job.</summary>
 /// <param name="db">Database.</param>
-/// <param name="services">Services of the request.</param>
-/// <param name="scope">The bench.</param>
-/// <param name="shelves">Shelves.</param>
+/// <param name="open">The bench.</param>
 /// <param name="clock">Time.</param>
-public sealed class PlanDesk(LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock)
+public sealed class PlanDesk(LowfellDb db, OpenBench open, TimeProvider clock)
 {
     private const int SearchMs = 400;
     private const int MostMoved = 200;
 
     /// <summary>The bench.</summary>
-    internal Task<Bench> BenchAsync(CancellationToken cancel) => BenchEndpoints.OpenBench(db, scope, cancel);
+    internal Task<Bench> BenchAsync(CancellationToken cancel) => open.RowAsync(cancel);
 
     /// <summary>Reads what is to be planned, from this minute on.</summary>
     internal async Task<Planner> OpenAsync(PlanRequest request, CancellationToken cancel)
     {
         await CheckAsync(request, cancel);
         var bench = await BenchAsync(cancel);
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
+        var shelf = await open.ShelfAsync(cancel);
         // Whole minutes: an evening begins at half past seven, not twelve seconds later.
         var now = Instant.FromUnixTimeSeconds(clock.GetUtcNow().ToUnixTimeSeconds() / 60 * 60);
         return await Planner.OpenAsync(request, bench, shelf, db, now, cancel);
@@ -74,9 +72,9 @@ public sealed class PlanDesk(LowfellDb db, IServiceProvider services, IBenchScop
         {
             Id = Guid.CreateVersion7(),
             MadeAt = clock.GetUtcNow(),
-            Request = MaterialSnapshot.Write(request),
-            Lots = MaterialSnapshot.Write(writer.Keep(state.Best)),
-            Summary = MaterialSnapshot.Write(writer.Summary(state)),
+            Request = Kept.Write(request),
+            Lots = Kept.Write(planner.Keep(state.Best)),
+            Summary = Kept.Write(writer.Summary(state)),
         };
     }
 
@@ -84,7 +82,7 @@ public sealed class PlanDesk(LowfellDb db, IServiceProvider services, IBenchScop
     internal async Task<PlanView> HoldNewAsync(PlanRequest request, CancellationToken cancel)
     {
         var planner = await OpenAsync(request, cancel);
-        var before = await HeldAsync(cancel) is { } held ? MaterialSnapshot.Read<List<KeptLot>>(held.Lots) : null;
+        var before = await HeldAsync(cancel) is { } held ? Kept.Read<List<KeptLot>>(held.Lots) : null;
         var state = planner.AtOnce(SearchMs, before);
         if (state.Best.Lots.Count == 0)
         {
@@ -116,44 +114,29 @@ public sealed class PlanDesk(LowfellDb db, IServiceProvider services, IBenchScop
     /// <summary>A kept plan as it stands now.</summary>
     internal async Task<PlanView> ViewAsync(PlanRow row, CancellationToken cancel)
     {
-        var request = MaterialSnapshot.Read<PlanRequest>(row.Request);
+        var request = Kept.Read<PlanRequest>(row.Request);
         var alive = await db.Sets.Where(s => s.DeletedAt == null).Select(s => s.Id).ToListAsync(cancel);
         var planner = await OpenAsync(request with { SetIds = request.SetIds is null ? null : [.. request.SetIds.Intersect(alive)] }, cancel);
         var writer = new PlanWriter(planner);
-        var lots = MaterialSnapshot.Read<List<KeptLot>>(row.Lots);
-        var summary = MaterialSnapshot.Read<PlanSummary>(row.Summary);
-        var view = writer.ViewKept(lots, summary);
-        var now = clock.GetUtcNow();
-        var planned = lots.SelectMany(l => l.Copies.Select(c => writer.Key(l, c))).ToHashSet();
-        var open = planner.Task.Chains.SelectMany(c => c).SelectMany(l => l.Copies.Select(copy => planner.Work.Parts.Any(p => p.Part.Id == l.CoatId) ? OpenWork.FitKey(l.CoatId, copy) : new StepKey(l.ZoneId, l.CoatId, l.Pass, copy)));
-        return view with
+        var lots = planner.Held(Kept.Read<List<KeptLot>>(row.Lots));
+        var held = new HeldPlan(lots, planner.Task);
+        var summary = Kept.Read<PlanSummary>(row.Summary);
+        var now = planner.Minutes(clock.GetUtcNow());
+        return writer.ViewKept(held, summary) with
         {
             Kept = new(
-                row.Id,
-                row.MadeAt,
-                request,
-                lots.Where(l => l.CloseUtc <= now && writer.Knows(l)).Sum(l => l.Copies.Count(copy => writer.IsOpen(l, copy))),
-                open.Count(key => !planned.Contains(key)),
-                lots.Where(l => !writer.Knows(l)).Sum(l => l.Copies.Count),
-                await CompareAsync(row, lots, summary, writer, cancel),
-                PlanFacts.Of(lots, writer, planner.Work, now)),
+                row.Id, row.MadeAt, request, held.Slipped(now), held.Missing(), held.Gone(), await CompareAsync(row, held, summary, planner, writer, cancel), [.. held.Over(now).Select(EveningFact.Of)]),
         };
     }
 
-    private async Task<PlanComparison?> CompareAsync(PlanRow row, List<KeptLot> lots, PlanSummary summary, PlanWriter writer, CancellationToken cancel)
+    private async Task<PlanComparison?> CompareAsync(PlanRow row, HeldPlan held, PlanSummary summary, Planner planner, PlanWriter writer, CancellationToken cancel)
     {
         if (row.ReplacesId is not { } id || await db.Plans.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, cancel) is not { } before)
         {
             return null;
         }
 
-        // Steps that were done meanwhile have not moved.
-        Dictionary<(Guid, Guid, int), (KeptLot Lot, DateOnly Day)> Days(IEnumerable<KeptLot> of) => of.Where(l => writer.Knows(l) && l.Copies.Any(copy => writer.IsOpen(l, copy)))
-            .GroupBy(l => (l.ZoneId, l.CoatId, l.Pass)).ToDictionary(g => g.Key, g => (g.First(), g.Max(l => l.Day)));
-        var (was, now) = (Days(MaterialSnapshot.Read<List<KeptLot>>(before.Lots)), Days(lots));
-        var moved = was.Keys.Union(now.Keys)
-            .Select(key => (Lot: now.TryGetValue(key, out var n) ? n.Lot : was[key].Lot, From: was.TryGetValue(key, out var w) ? w.Day : (DateOnly?)null, To: now.TryGetValue(key, out var t) ? t.Day : (DateOnly?)null))
-            .Where(m => m.From != m.To).OrderBy(m => m.To ?? m.From).Take(MostMoved).Select(m => new MovedStep(writer.Label(m.Lot), m.From, m.To));
-        return new(MaterialSnapshot.Read<PlanSummary>(before.Summary), summary, [.. moved]);
+        var moved = held.MovedSince(planner.Held(Kept.Read<List<KeptLot>>(before.Lots))).Take(MostMoved).Select(m => new MovedStep(writer.Label(m.Id), m.From, m.To));
+        return new(Kept.Read<PlanSummary>(before.Summary), summary, [.. moved]);
     }
 }

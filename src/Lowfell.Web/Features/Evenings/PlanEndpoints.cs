@@ -1,9 +1,12 @@
 using System.Security.Cryptography;
 using System.Text;
-using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Techniques;
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Lowfell.Web.Features.Evenings;
@@ -16,7 +19,7 @@ public sealed record FeedAddress(string? Path);
 public static class PlanEndpoints
 {
     private const int WhatIfMs = 50;
-    private const int MostOptional = 2;
+    private const string WarmAir = "warm air";
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(WebApplication app)
@@ -39,47 +42,36 @@ public static class PlanEndpoints
         var bench = await desk.BenchAsync(cancel);
         var calendar = CalendarEndpoints.Of(bench);
         var plain = await desk.OpenAsync(request, cancel);
-        (string Name, PlanRequest Request)[] ways =
+        var asPlanned = plain.AtOnce(WhatIfMs);
+        var kept = plain.Keep(asPlanned.Best);
+        var ways = new OtherWays(plain.Task);
+        (string Name, PlanRequest Request)[] tried =
         [
             ("as planned", request),
-            .. Optional(plain) is { Count: > 0 } optional
-                ? [("without all coats that may be left out", request with { WithoutOptional = true }), .. optional.Select(o => ($"without {o.Name}", request with { WithoutCoats = [o.CoatId] }))]
+            .. ways.Optional() is { Count: > 0 } optional
+                ? [("without all coats that may be left out", request with { WithoutOptional = true }), .. optional.Select(o => ($"without {Named(o)}", request with { WithoutCoats = [o.Coat.Id] }))]
                 : Array.Empty<(string, PlanRequest)>(),
-            .. Sprays(plain) ? [("masking next to every spray", request with { Overspray = OversprayWay.Mask }), ("repainting what the spray catches", request with { Overspray = OversprayWay.Repaint })] : Array.Empty<(string, PlanRequest)>(),
-            .. Washes(plain) ? [(bench.Wash == WashSchool.TwoThin ? "one generous wash for two thin" : "two thin washes for one generous", request with { OtherWash = true })] : Array.Empty<(string, PlanRequest)>(),
-            .. bench.WarmAir == WarmAirSchool.Never ? Array.Empty<(string, PlanRequest)>() : [("warm air wherever it is allowed", request with { WarmAir = true })],
-            .. Batches(plain).Select(n => (n == 1 ? "each copy from start to end" : $"{n} copies at a time", request with { MostCopies = n })),
+            .. ways.Sprays ? [("masking next to every spray", request with { Overspray = OversprayWay.Mask }), ("repainting what the spray catches", request with { Overspray = OversprayWay.Repaint })] : Array.Empty<(string, PlanRequest)>(),
+            .. ways.Washes ? [($"{(bench.Schools.Wash == WashSchool.TwoThin ? "one generous wash for two thin" : "two thin washes for one generous")}: {ways.Named(s => s.Coat.Technique == Technique.Wash)}", request with { OtherWash = true })] : Array.Empty<(string, PlanRequest)>(),
+            .. bench.Schools.WarmAir == WarmAirSchool.Never ? Array.Empty<(string, PlanRequest)>() : [(WarmAir, request with { WarmAir = true })],
+            .. ways.Batches().Select(n => (n == 1 ? "each copy from start to end" : $"{n} copies at a time", request with { MostCopies = n })),
             .. OneMore(calendar) is { } more ? [($"{more.Day} evenings too", request with { OneMore = more })] : Array.Empty<(string, PlanRequest)>(),
         ];
         var answer = new List<WhatIf>();
-        foreach (var (name, way) in ways)
+        foreach (var (name, way) in tried)
         {
             var planner = way == request ? plain : await desk.OpenAsync(way, cancel);
-            answer.Add(new(name, new PlanWriter(planner).Summary(planner.AtOnce(WhatIfMs))));
+
+            // What only shortens a wait or leaves something out is never later: the plan as it is still stands.
+            var eases = way.MostCopies == request.MostCopies && way.Overspray == request.Overspray;
+            var state = way == request ? asPlanned : planner.AtOnce(WhatIfMs, eases ? kept : null);
+            answer.Add(new(name == WarmAir ? $"{name} on {new OtherWays(planner.Task).Named(s => s.Coat.Hurried)}" : name, new PlanWriter(planner).Summary(state)));
         }
 
         return TypedResults.Ok(answer);
     }
 
-    private static bool Sprays(Planner planner) => planner.Work.Zones.Any(z => planner.Work.Zones.Any(n => z.Zone.Neighbours.Contains(n.Zone.Id) && z.Steps.Any(s => Overspray.Endangers(s, n.Steps))));
-
-    private static bool Washes(Planner planner) => planner.Work.Zones.Any(z => z.Steps.Any(s => s.Coat.Technique == Technique.Wash));
-
-    // Coats that may be left out, those first that take longest over all open copies.
-    private static List<(Guid CoatId, string Name)> Optional(Planner planner)
-    {
-        var open = planner.Task.Chains.SelectMany(c => c).GroupBy(l => l.CoatId).ToDictionary(g => g.Key, g => g.Sum(l => l.Minutes));
-        return [.. planner.Work.Zones.SelectMany(z => z.Stack.Coats.Where(c => c.Optional && open.ContainsKey(c.Id)).Select(c => (Coat: c, Zone: z))).DistinctBy(c => c.Coat.Id)
-            .OrderByDescending(c => open[c.Coat.Id]).Take(MostOptional)
-            .Select(c => (c.Coat.Id, $"{c.Coat.Paint?.Name ?? Labels.Of(c.Coat.Technique)} ({c.Zone.Zone.Piece!.Name}, {c.Zone.Zone.Name})"))];
-    }
-
-    // Lots of one, and of about half of the largest.
-    private static IEnumerable<int> Batches(Planner planner)
-    {
-        var largest = planner.Task.Chains.Select(c => c[0].Copies.Count).DefaultIfEmpty(1).Max();
-        return largest < 2 ? [] : largest < 4 ? [1] : [largest / 2, 1];
-    }
+    private static string Named((Coat Coat, OpenZone Zone) o) => $"{o.Coat.Paint?.Name ?? StepWords.Of(o.Coat.Technique)} ({o.Zone.Zone.Piece.Name}, {o.Zone.Zone.Name})";
 
     // The weekday farthest from any evening, at the hours of the longest.
     private static WeeklyEvening? OneMore(CalendarView calendar)
@@ -95,15 +87,15 @@ public static class PlanEndpoints
         return Away(day) == 0 ? null : like with { Day = day };
     }
 
-    private static async Task<FileContentHttpResult> Ics(Guid[]? sets, PlanDesk desk, IBenchScope scope, TimeProvider clock, CancellationToken cancel) =>
-        PlanCalendar.File(await desk.CurrentAsync(new(sets is { Length: > 0 } ? sets : null), cancel), scope.BenchId, clock.GetUtcNow());
+    private static async Task<FileContentHttpResult> Ics(Guid[]? sets, PlanDesk desk, OpenBench open, TimeProvider clock, CancellationToken cancel) =>
+        PlanCalendar.File(await desk.CurrentAsync(new(sets is { Length: > 0 } ? sets : null), cancel), open.BenchId, clock.GetUtcNow());
 
     // A calendar program asks for this by its secret address, again and again.
-    private static async Task<FileContentHttpResult> Feed(string key, PlanDesk desk, IBenchScope scope, TimeProvider clock, CancellationToken cancel)
+    private static async Task<FileContentHttpResult> Feed(string key, PlanDesk desk, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var bench = await desk.BenchAsync(cancel);
         return bench.FeedKey.Length > 0 && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(bench.FeedKey), Encoding.UTF8.GetBytes(key))
-            ? PlanCalendar.File(await desk.CurrentAsync(new(), cancel), scope.BenchId, clock.GetUtcNow())
+            ? PlanCalendar.File(await desk.CurrentAsync(new(), cancel), open.BenchId, clock.GetUtcNow())
             : throw new RefusedException("key", "No calendar is at this address any more.", 404);
     }
 

@@ -1,32 +1,22 @@
-using Lowfell.Core.Evenings;
+using Lowfell.Core.Evenings.Scheduling;
 using Lowfell.Core.Evenings.Solving;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Evenings.Work;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Safety;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Lowfell.Web.Features.Sets;
 using Lowfell.Web.Features.Stack;
-using NodaTime;
 
 namespace Lowfell.Web.Features.Evenings;
-
-/// <summary>A lot of a kept plan.</summary>
-/// <param name="ZoneId">Zone; of a part the part.</param>
-/// <param name="CoatId">Coat; of a part the part.</param>
-/// <param name="Pass">Pass.</param>
-/// <param name="Copies">Copies in their order.</param>
-/// <param name="StartUtc">Hands-on work begins.</param>
-/// <param name="MinutesPerCopy">Minutes a copy.</param>
-/// <param name="SetUpMin">Setting up before it.</param>
-/// <param name="Day">Day of its evening.</param>
-/// <param name="OpenUtc">Its evening begins.</param>
-/// <param name="CloseUtc">Its evening ends.</param>
-internal sealed record KeptLot(
-    Guid ZoneId, Guid CoatId, int Pass, IReadOnlyList<int> Copies, DateTimeOffset StartUtc, double MinutesPerCopy, double SetUpMin, DateOnly Day, DateTimeOffset OpenUtc, DateTimeOffset CloseUtc);
 
 /// <summary>Puts plans into words, colours and drops.</summary>
 internal sealed class PlanWriter(Planner planner)
 {
-    private readonly Dictionary<Guid, OpenZone> zones = planner.Work.Zones.ToDictionary(z => z.Zone.Id);
-    private readonly Dictionary<Guid, OpenPart> parts = planner.Work.Parts.ToDictionary(p => p.Part.Id);
+    private readonly OpenWork work = planner.Work;
 
     /// <summary>A plan that was made now.</summary>
     public PlanView View(SolveState state)
@@ -34,12 +24,14 @@ internal sealed class PlanWriter(Planner planner)
         var evenings = Evenings(state.Best, planner.Evenings);
         return new(
             Summary(state, Ml(evenings)),
-            planner.Task.PieceSteps,
-            planner.Evenings.Count == 0 && planner.Task.PieceSteps > 0 ? "There is no evening yet. Say when you paint." : state.Best.Problem is { } problem ? Words(problem) : null,
-            planner.Waiting,
+            planner.Task.Plan.PieceSteps,
+            planner.Evenings.Count == 0 && planner.Task.Plan.PieceSteps > 0 ? "There is no evening yet. Say when you paint." : state.Best.Problem is { } problem ? Words(problem) : null,
+            planner.Task.Waiting,
+            Findings(state.Best),
+            Copies(),
             evenings,
             planner.Calendar.TimeZone,
-            planner.Work.Learned.View(),
+            LearnedView.Of(work.Learned),
             null,
             Cautions.Defer);
     }
@@ -47,21 +39,11 @@ internal sealed class PlanWriter(Planner planner)
     /// <summary>What a plan comes to.</summary>
     public PlanSummary Summary(SolveState state) => Summary(state, Ml(Evenings(state.Best, planner.Evenings)));
 
-    /// <summary>A plan as it is kept.</summary>
-    public IReadOnlyList<KeptLot> Keep(Plan plan) => [.. plan.Lots.Select(l =>
-    {
-        var (session, day) = planner.Evenings[l.Session];
-        // To the tick, not to the hundredth of a minute: it must still hold when it is checked again.
-        return new KeptLot(l.Lot.ZoneId, l.Lot.CoatId, l.Lot.Pass, l.Lot.Copies, (planner.Origin + Duration.FromMinutes(l.Start)).ToDateTimeOffset(), l.Lot.MinutesPerCopy, l.SetUpMin, day.ToDateOnly(), At(session.Open), At(session.Close));
-    })];
-
     /// <summary>What is left of a kept plan: steps that are done, or are no longer in their stacks, are off.</summary>
-    public PlanView ViewKept(IReadOnlyList<KeptLot> lots, PlanSummary summary)
+    public PlanView ViewKept(HeldPlan held, PlanSummary summary)
     {
-        var open = lots.Select(l => l with { Copies = [.. l.Copies.Where(copy => IsOpen(l, copy))] }).Where(l => l.Copies.Count > 0 && Knows(l)).ToList();
-        var sessions = open.Select(l => (l.OpenUtc, l.CloseUtc, l.Day)).Distinct().OrderBy(s => s.OpenUtc).ToList();
-        var plan = new Plan([.. open.Select(l => new PlannedLot(LotOf(l), sessions.IndexOf((l.OpenUtc, l.CloseUtc, l.Day)), Minutes(l.StartUtc), l.SetUpMin))], null);
-        var evenings = Evenings(plan, [.. sessions.Select(s => new Evening(new((int)Minutes(s.OpenUtc), (int)Minutes(s.CloseUtc)), LocalDate.FromDateOnly(s.Day)))]);
+        var (plan, sessions) = (held.AsPlan(), held.Evenings());
+        var evenings = Evenings(plan, sessions);
         return new(
             summary with
             {
@@ -74,55 +56,41 @@ internal sealed class PlanWriter(Planner planner)
                 LeastEvenings = null,
                 LeastSetUps = null,
             },
-            open.Sum(l => l.Copies.Count),
+            held.Left.Sum(l => l.Copies.Count),
             null,
-            planner.Waiting,
+            planner.Task.Waiting,
+            Findings(plan),
+            Copies(),
             evenings,
             planner.Calendar.TimeZone,
-            planner.Work.Learned.View(),
+            LearnedView.Of(work.Learned),
             null,
             Cautions.Defer);
     }
 
-    /// <summary>Whether a step of a kept plan is still to be done on a copy.</summary>
-    public bool IsOpen(KeptLot lot, int copy) => !planner.Work.Done.ContainsKey(Key(lot, copy));
+    private List<PlanFinding> Findings(Plan plan) => [.. PlanTimes.Judge(plan, planner.Task).Select(f => new PlanFinding(
+        f.Finding.Rule.Id, f.Finding.Rule.Title, f.Finding.Severity, f.Zone.Zone.Id, f.Step.Coat.Id, f.Zone.Zone.Piece.Name, f.Zone.Zone.Name, f.Copies, planner.At(f.StartMin),
+        f.Finding.What, f.Finding.Why, f.Finding.Figure, f.Finding.Remedy))];
 
-    /// <summary>How the log knows a step of a kept plan.</summary>
-    public StepKey Key(KeptLot lot, int copy) => parts.ContainsKey(lot.CoatId) ? OpenWork.FitKey(lot.CoatId, copy) : new(lot.ZoneId, lot.CoatId, lot.Pass, copy);
-
-    /// <summary>Whether a step of a kept plan is still in its stack.</summary>
-    public bool Knows(KeptLot lot) => parts.ContainsKey(lot.CoatId) || StepOf(lot.ZoneId, lot.CoatId, lot.Pass) is not null;
+    // What one copy of each piece costs, and how many at a time hide the waiting.
+    private List<CopyCostView> Copies() =>
+    [
+        .. work.Zones.GroupBy(z => z.Zone.Piece)
+            .Select(g => (Piece: g.Key, Cost: CopyCost.Of([.. g.Select(z => z.Steps).Where(s => s.Count > 0)])))
+            .Where(p => p.Cost is not null && planner.Task.Plan.Chains.Any(c => c.Any(l => work.Zone(l.Id.ZoneId)?.Zone.Piece.Id == p.Piece.Id)))
+            .Select(p => new CopyCostView(p.Piece.Id, p.Piece.Name, p.Piece.Copies, Math.Round(p.Cost!.HandsOnMin), Math.Round(p.Cost.WaitingMin), p.Cost.BreakEven, p.Cost.PaletteMost)),
+    ];
 
     /// <summary>A step in words: what, on which piece and zone.</summary>
-    public string Label(KeptLot lot) => parts.TryGetValue(lot.CoatId, out var part)
-        ? $"{Labels.Fit(part.Part.Name)}, {part.Host.Name}"
-        : StepOf(lot.ZoneId, lot.CoatId, lot.Pass) is { } step
-            ? $"{Labels.Of(step.Coat.Technique)} {step.Coat.Paint?.Name}, {zones[lot.ZoneId].Zone.Piece!.Name}, {zones[lot.ZoneId].Zone.Name}"
+    public string Label(StepId id) => work.Part(id) is { } part
+        ? $"{StepWords.Fit(part.Part.Name)}, {part.Host.Name}"
+        : work.Zone(id.ZoneId) is { } zone && work.StepOf(id) is { } step
+            ? $"{StepWords.Of(step)} {step.Coat.Paint?.Name}, {zone.Zone.Piece.Name}, {zone.Zone.Name}"
             : "";
-
-    private Step? StepOf(Guid zoneId, Guid coatId, int pass) => zones.TryGetValue(zoneId, out var zone) ? zone.Steps.FirstOrDefault(s => s.Coat.Id == coatId && s.Pass == pass) : null;
-
-    private Lot LotOf(KeptLot kept)
-    {
-        var step = StepOf(kept.ZoneId, kept.CoatId, kept.Pass);
-        return new()
-        {
-            CoatId = kept.CoatId,
-            Pass = kept.Pass,
-            ZoneId = kept.ZoneId,
-            Chain = 0,
-            Copies = kept.Copies,
-            MinutesPerCopy = kept.MinutesPerCopy,
-            Station = step?.Station ?? Station.Assembly,
-            Colour = step?.Coat.Paint?.Name ?? "",
-            LagMin = step?.LagMin ?? parts[kept.CoatId].Part.GlueMin,
-            MostLagMin = step?.MostLagMin,
-        };
-    }
 
     private PlanSummary Summary(SolveState state, double ml)
     {
-        DateOnly? Day(int session) => session >= 0 && session < planner.Evenings.Count ? planner.Evenings[session].Day.ToDateOnly() : null;
+        DateOnly? Day(int session) => session >= 0 && session < planner.Evenings.Count ? planner.Evenings[session].Day : null;
         var (plan, bounds) = (state.Best, state.Bounds);
         return new(
             plan.Problem is null ? Day(plan.LastSession) : null,
@@ -139,82 +107,94 @@ internal sealed class PlanWriter(Planner planner)
     private static double Ml(IEnumerable<PlannedEvening> evenings) => Math.Round(evenings.SelectMany(e => e.Steps).Sum(s => s.Mix?.TotalMl ?? 0), 1);
 
     private List<PlannedEvening> Evenings(Plan plan, IReadOnlyList<Evening> sessions) => [.. plan.Lots.GroupBy(l => l.Session).OrderBy(g => g.Key).Select(g => new PlannedEvening(
-        sessions[g.Key].Day.ToDateOnly(), At(sessions[g.Key].Session.Open), At(sessions[g.Key].Session.Close), [.. g.OrderBy(l => l.Start).Select(l => parts.TryGetValue(l.Lot.CoatId, out var part) ? Fit(l, part) : Coat(l))]))];
+        sessions[g.Key].Day, planner.At(sessions[g.Key].Session.Open), planner.At(sessions[g.Key].Session.Close), [.. g.OrderBy(l => l.Start).Select(l => work.Part(l.Lot.Id) is { } part ? Fit(l, part) : Coat(l))]))];
 
     private PlannedStep Coat(PlannedLot planned)
     {
-        var zone = zones[planned.Lot.ZoneId];
-        var step = zone.Steps.First(s => s.Coat.Id == planned.Lot.CoatId && s.Pass == planned.Lot.Pass);
+        var zone = work.Zone(planned.Lot.Id.ZoneId)!;
+        var place = zone.Place(planned.Lot.Id);
+        var step = zone.Steps[place];
         var index = zone.Stack.IndexOf(step.Coat.Id);
         var (coat, end) = (step.Coat, planned.End);
+        var ready = planner.Task.Ready.NotBefore(zone, place, planned.Lot.Copies);
+        var due = planner.Task.Ready.DueBy(zone, place, planned.Lot.Copies);
+        var readying = step.IsCleanUp || coat.What is null ? Readying.None : coat.What.Readying;
         return new(
             zone.Zone.Id,
             coat.Id,
+            null,
             step.Pass,
             coat.Passes,
-            zone.Zone.Piece!.Name,
+            zone.Zone.Piece.Name,
             zone.Zone.Name,
-            Labels.Of(coat.Technique),
+            StepWords.Of(step),
             coat.Technique,
             coat.Paint?.Name,
             (coat.MixedTo ?? coat.Paint?.Lead.Colour)?.ToString(),
             planned.Lot.Copies,
             step.Station,
-            At(planned.Start),
-            At(end),
+            planner.At(planned.Start),
+            planner.At(end),
             Math.Round(planned.SetUpMin, 1),
-            At(end + step.Times.RecoatMin),
-            At(end + step.LagMin),
-            step.MostLagMin is { } most ? At(planned.Start + step.MinutesPerCopy + most) : null,
+            ready > 0 ? planner.At(ready) : null,
+            due is { } by ? planner.At(by) : null,
+            planner.At(end + step.Times.RecoatMin),
+            planner.At(end + step.LagMin),
+            step.MostLagMin is { } most ? planner.At(planned.Start + step.MinutesPerCopy + most) : null,
             Look(zone.Prediction.Strata[index]),
             SampleStratum.Of(zone.Stack, zone.Prediction, index),
-            StackWriter.Mix(OpenWork.MixFor(zone, step, planned.Lot.Copies.Count)),
-            coat.Paint is null ? null : Math.Round(coat.Dilution.PaintFraction, 3),
+            StackWriter.Mix(zone.MixFor(step, planned.Lot.Copies.Count)),
+            coat.Paint is null || step.IsCleanUp ? null : Math.Round(coat.Dilution.PaintFraction, 3),
+            step.IsCleanUp ? Technique.CleanUp.Facts().Tool : coat.How.Tool,
+            [.. Readyings.Words(readying)],
+            coat.Note,
             [.. Cautions.For(coat).Select(c => c.Text)]);
     }
 
     // A part as it looks when it is painted; the glue shows nothing.
     private PlannedStep Fit(PlannedLot planned, OpenPart part)
     {
-        var zone = zones.GetValueOrDefault(part.AnchorZoneId);
+        var zone = work.Zone(part.AnchorZoneId);
         var look = zone is null ? [] : Look(zone.Prediction.Top);
         return new(
             part.AnchorZoneId,
+            null,
             part.Part.Id,
             1,
             1,
             part.Host.Name,
             part.Part.Name,
-            Labels.Fit(part.Part.Name),
+            StepWords.Fit(part.Part.Name),
             null,
             null,
             null,
             planned.Lot.Copies,
             Station.Assembly,
-            At(planned.Start),
-            At(planned.End),
+            planner.At(planned.Start),
+            planner.At(planned.End),
             Math.Round(planned.SetUpMin, 1),
-            At(planned.End + part.Part.GlueMin),
-            At(planned.End + part.Part.GlueMin),
+            planned.Lot.NotBefore > 0 ? planner.At(planned.Lot.NotBefore) : null,
+            null,
+            planner.At(planned.End + part.Part.GlueMin),
+            planner.At(planned.End + part.Part.GlueMin),
             null,
             look,
             zone is null ? [] : SampleStratum.Of(zone.Stack, zone.Prediction, zone.Stack.Coats.Count),
             null,
             null,
+            Technique.GluePart.Facts().Tool,
+            [],
+            "",
             [Cautions.Glue]);
     }
 
     private static string[] Look(Stratum s) => [s.Recess.Colour.ToString(), s.Face.Colour.ToString(), s.Edge.Colour.ToString()];
 
-    private DateTimeOffset At(double minutes) => (planner.Origin + Duration.FromMinutes(Math.Round(minutes, 2))).ToDateTimeOffset();
-
-    private double Minutes(DateTimeOffset at) => (Instant.FromDateTimeOffset(at) - planner.Origin).TotalMinutes;
-
     private string Words(PlanProblem problem)
     {
-        var (what, next) = zones.TryGetValue(problem.Lot.ZoneId, out var zone)
-            ? ($"{zone.Zone.Piece!.Name}, {zone.Zone.Name}: {problem.Lot.Colour}", Next(zone, problem.Lot))
-            : (parts.TryGetValue(problem.Lot.CoatId, out var part) ? $"{part.Host.Name}: {Labels.Fit(part.Part.Name)}" : "", "");
+        var (what, next) = work.Zone(problem.Lot.Id.ZoneId) is { } zone
+            ? ($"{zone.Zone.Piece.Name}, {zone.Zone.Name}: {problem.Lot.Colour}", Next(zone, problem.Lot))
+            : (work.Part(problem.Lot.Id) is { } part ? $"{part.Host.Name}: {StepWords.Fit(part.Part.Name)}" : "", "");
         return problem.Kind switch
         {
             PlanProblemKind.LongerThanAnySession => $"{what} takes {problem.Lot.MinutesPerCopy:0} minutes for one copy, longer than any evening. Make an evening longer, or split the zone.",
@@ -225,7 +205,7 @@ internal sealed class PlanWriter(Planner planner)
 
     private static string Next(OpenZone zone, Lot lot)
     {
-        var at = zone.Steps.Index().First(s => s.Item.Coat.Id == lot.CoatId && s.Item.Pass == lot.Pass).Index;
-        return at + 1 < zone.Steps.Count ? Labels.Of(zone.Steps[at + 1].Coat.Technique).ToLowerInvariant() : "the next coat";
+        var at = zone.Place(lot.Id);
+        return at + 1 < zone.Steps.Count ? StepWords.Of(zone.Steps[at + 1]).ToLowerInvariant() : "the next coat";
     }
 }

@@ -2,8 +2,8 @@ using System.Net.ServerSentEvents;
 using System.Runtime.CompilerServices;
 using Hangfire;
 using Lowfell.Store;
-using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -28,9 +28,9 @@ public static class SolveEndpoints
     }
 
     /// <summary>A search as it is sent.</summary>
-    internal static SolveView View(SolveRow row) => new(row.Id, row.Status, row.Seconds, row.Progress.Length > 0 ? MaterialSnapshot.Read<SolveProgress>(row.Progress) : null, row.PlanId, row.Message);
+    internal static SolveView View(SolveRow row) => new(row.Id, row.Status, row.Seconds, row.Progress.Length > 0 ? Kept.Read<SolveProgress>(row.Progress) : null, row.PlanId, row.Message);
 
-    private static async Task<Accepted<SolveView>> Start(SolveRequest request, PlanDesk desk, LowfellDb db, IBenchScope scope, IBackgroundJobClient jobs, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Accepted<SolveView>> Start(SolveRequest request, PlanDesk desk, LowfellDb db, OpenBench open, IBackgroundJobClient jobs, TimeProvider clock, CancellationToken cancel)
     {
         var checks = new Checks();
         checks.Within("", "seconds", request.Seconds, 1, 300, " s");
@@ -38,10 +38,10 @@ public static class SolveEndpoints
         await desk.CheckAsync(request.Request, cancel);
         await db.Solves.Where(s => s.Status == SolveStatus.Waiting || s.Status == SolveStatus.Running).ExecuteUpdateAsync(s => s.SetProperty(r => r.CancelWanted, true), cancel);
         await GiveUpLostAsync(db, clock, cancel);
-        var row = new SolveRow { Id = Guid.CreateVersion7(), AskedAt = clock.GetUtcNow(), Request = MaterialSnapshot.Write(request.Request), Seconds = request.Seconds };
+        var row = new SolveRow { Id = Guid.CreateVersion7(), AskedAt = clock.GetUtcNow(), Request = Kept.Write(request.Request), Seconds = request.Seconds };
         db.Solves.Add(row);
         await db.SaveChangesAsync(cancel);
-        var (bench, id) = (scope.BenchId, row.Id);
+        var (bench, id) = (open.BenchId, row.Id);
         jobs.Enqueue<SolveJob>(job => job.RunAsync(bench, id, CancellationToken.None));
         return TypedResults.Accepted($"/api/plan/solves/{row.Id}", View(row));
     }

@@ -2,8 +2,8 @@ using System.Diagnostics;
 using Hangfire;
 using Lowfell.Core.Evenings.Solving;
 using Lowfell.Store;
-using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Features.Evenings;
@@ -24,7 +24,7 @@ public sealed class SolveJob(IServiceScopeFactory scopes, TimeProvider clock, IL
     public async Task RunAsync(Guid benchId, Guid id, CancellationToken shutdown)
     {
         await using var scope = scopes.CreateAsyncScope();
-        scope.ServiceProvider.GetRequiredService<RequestBench>().Open(benchId);
+        scope.ServiceProvider.GetRequiredService<OpenBench>().Open(benchId);
         var db = scope.ServiceProvider.GetRequiredService<LowfellDb>();
         var row = await db.Solves.SingleOrDefaultAsync(s => s.Id == id, shutdown);
         if (row is null || row.Status is not (SolveStatus.Waiting or SolveStatus.Running))
@@ -54,7 +54,7 @@ public sealed class SolveJob(IServiceScopeFactory scopes, TimeProvider clock, IL
 
     private async Task SearchAsync(SolveRow row, LowfellDb db, PlanDesk desk, CancellationToken shutdown)
     {
-        var request = MaterialSnapshot.Read<PlanRequest>(row.Request);
+        var request = Kept.Read<PlanRequest>(row.Request);
         var planner = await desk.OpenAsync(request, shutdown);
         var writer = new PlanWriter(planner);
         var time = Stopwatch.StartNew();
@@ -66,7 +66,7 @@ public sealed class SolveJob(IServiceScopeFactory scopes, TimeProvider clock, IL
         {
             if (Volatile.Read(ref latest) is { } state)
             {
-                var text = MaterialSnapshot.Write(Progress(state));
+                var text = Kept.Write(Progress(state));
                 await db.Solves.Where(s => s.Id == row.Id).ExecuteUpdateAsync(s => s.SetProperty(r => r.Progress, text), CancellationToken.None);
             }
 
@@ -85,7 +85,7 @@ public sealed class SolveJob(IServiceScopeFactory scopes, TimeProvider clock, IL
             row.PlanId = plan.Id;
         }
 
-        (row.Status, row.EndedAt, row.Progress) = (stop.IsCancellationRequested ? SolveStatus.Cancelled : SolveStatus.Ended, clock.GetUtcNow(), MaterialSnapshot.Write(Progress(answer)));
+        (row.Status, row.EndedAt, row.Progress) = (stop.IsCancellationRequested ? SolveStatus.Cancelled : SolveStatus.Ended, clock.GetUtcNow(), Kept.Write(Progress(answer)));
         await db.SaveChangesAsync(CancellationToken.None);
     }
 }

@@ -1,4 +1,5 @@
 using Lowfell.Store;
+using Lowfell.Web.Api;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -6,7 +7,8 @@ namespace Lowfell.Web.Features.Health;
 
 /// <summary>Whether this host can work.</summary>
 /// <param name="Status">"ready".</param>
-public sealed record HealthView(string Status);
+/// <param name="Version">Version of Lowfell.</param>
+public sealed record HealthView(string Status, string Version);
 
 /// <summary>Health of the host.</summary>
 public static class HealthEndpoints
@@ -23,6 +25,6 @@ public static class HealthEndpoints
         var missing = await db.Database.GetPendingMigrationsAsync(cancel);
         return missing.Any()
             ? TypedResults.Problem(statusCode: 503, title: "The database is not migrated yet.")
-            : TypedResults.Ok(new HealthView("ready"));
+            : TypedResults.Ok(new HealthView("ready", AppVersion.Now));
     }
 }

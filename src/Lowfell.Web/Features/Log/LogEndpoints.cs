@@ -2,10 +2,14 @@ using System.Globalization;
 using System.Security.Cryptography;
 using CsvHelper;
 using CsvHelper.Configuration;
+using Lowfell.Core.Evenings.Facts;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Evenings.Work;
+using Lowfell.Core.Stacks;
 using Lowfell.Store;
-using Lowfell.Web.Features.Benches;
-using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
+using Lowfell.Web.Features.Evenings;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -15,8 +19,9 @@ namespace Lowfell.Web.Features.Log;
 /// <param name="Id">Given by who sends it: the same action sent twice is one.</param>
 /// <param name="Kind">What it tells.</param>
 /// <param name="ZoneId">The zone.</param>
-/// <param name="CoatId">The coat; needed for done and taken back.</param>
-/// <param name="Pass">Which pass, 1-20.</param>
+/// <param name="CoatId">The coat; that or a part is needed for done, left out, dry and taken back.</param>
+/// <param name="PartId">The part that is fitted, instead of a coat.</param>
+/// <param name="Pass">Which pass, 1-20; 0 for cleaning the coat up.</param>
 /// <param name="Copies">Numbers of the copies, from 1.</param>
 /// <param name="At">When; now where none is given.</param>
 /// <param name="Minutes">Hands-on minutes for all of them together, 0-1000.</param>
@@ -35,6 +40,7 @@ public sealed record LogAction(
     Guid ZoneId,
     IReadOnlyList<int> Copies,
     Guid? CoatId = null,
+    Guid? PartId = null,
     int Pass = 1,
     DateTimeOffset? At = null,
     double? Minutes = null,
@@ -55,6 +61,7 @@ public sealed record LogAction(
 /// <param name="ZoneId">The zone.</param>
 /// <param name="Label">Piece and zone then.</param>
 /// <param name="CoatId">The coat.</param>
+/// <param name="PartId">The part that was fitted.</param>
 /// <param name="Paint">What it was painted with then.</param>
 /// <param name="Pass">Which pass.</param>
 /// <param name="Copy">Number of the copy.</param>
@@ -65,6 +72,7 @@ public sealed record LogAction(
 /// <param name="Who">Who did it.</param>
 /// <param name="PaintFraction">Share of paint in it, where it was not as planned.</param>
 /// <param name="MixRecordId">The recorded mix.</param>
+/// <param name="Notice">What was noticed of its time: too soon, or past its window; empty where it came when it should.</param>
 /// <param name="Deviation">What was done otherwise than planned.</param>
 /// <param name="Cause">Why it went wrong.</param>
 /// <param name="Remedy">What mended it.</param>
@@ -77,6 +85,7 @@ public sealed record LogEntry(
     Guid ZoneId,
     string Label,
     Guid? CoatId,
+    Guid? PartId,
     string Paint,
     int Pass,
     int Copy,
@@ -87,6 +96,7 @@ public sealed record LogEntry(
     string Who,
     double? PaintFraction,
     Guid? MixRecordId,
+    string Notice,
     string Deviation,
     string Cause,
     string Remedy,
@@ -125,23 +135,26 @@ public static class LogEndpoints
         return TypedResults.Ok(await entries.OrderByDescending(l => l.At).ThenBy(l => l.Copy).Take(MostShown).Select(l => View(l)).ToListAsync(cancel));
     }
 
-    private static async Task<Ok<List<LogEntry>>> Add(LogAction action, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<List<LogEntry>>> Add(LogAction action, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var now = clock.GetUtcNow();
-        var zone = await db.Zones.AsNoTracking().Include(z => z.Piece).SingleOrDefaultAsync(z => z.Id == action.ZoneId && z.DeletedAt == null && z.Piece!.DeletedAt == null, cancel)
+        var zone = await ZoneStacks.Rows(db).SingleOrDefaultAsync(z => z.Id == action.ZoneId, cancel)
             ?? throw RefusedException.NotFound("zoneId", action.ZoneId);
+        action = OfToday(action, zone);
         Check(action, zone, now);
         await CheckLinksAsync(action, db, cancel);
-        var paint = await PaintAsync(action, zone, db, services, scope, shelves, cancel);
-        var air = await AirAsync((action.At ?? now).ToUniversalTime(), db, scope, cancel);
+        var paint = await PaintAsync(action, zone, open, cancel);
+        var air = await AirAsync((action.At ?? now).ToUniversalTime(), db, open, cancel);
+        var notices = await NoticesAsync(action, zone, (action.At ?? now).ToUniversalTime(), db, open, cancel);
         var rows = action.Copies.Distinct().Order().Select(copy => new LogRow
         {
             Id = EntryId(action.Id, copy),
-            BenchId = scope.BenchId,
+            BenchId = open.BenchId,
             At = (action.At ?? now).ToUniversalTime(),
             Kind = action.Kind,
             ZoneId = zone.Id,
             CoatId = action.CoatId,
+            PartId = action.PartId,
             Pass = action.Pass,
             Copy = copy,
             Minutes = action.Minutes is { } minutes ? minutes / action.Copies.Count : null,
@@ -152,6 +165,7 @@ public static class LogEndpoints
             SetUpMinutes = copy == action.Copies.Min() ? action.SetUpMinutes : null,
             Who = action.Who.Trim(),
             PaintFraction = action.PaintFraction,
+            Notice = notices.GetValueOrDefault(copy, ""),
             MixRecordId = action.MixRecordId,
             Deviation = action.Deviation.Trim(),
             Cause = action.Cause.Trim(),
@@ -176,7 +190,7 @@ public static class LogEndpoints
     }
 
     // The room then: as the sensor read it, where it did around that time; else as it is set.
-    private static async Task<(double C, double Humidity)> AirAsync(DateTimeOffset at, LowfellDb db, IBenchScope scope, CancellationToken cancel)
+    private static async Task<(double C, double Humidity)> AirAsync(DateTimeOffset at, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var (from, to) = (at - Around, at + Around);
         if (await db.RoomReadings.AsNoTracking().Where(r => r.At >= from && r.At <= to).OrderByDescending(r => r.At).FirstOrDefaultAsync(cancel) is { } reading)
@@ -184,24 +198,47 @@ public static class LogEndpoints
             return (reading.TemperatureC, reading.Humidity);
         }
 
-        var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
+        var bench = await open.RowAsync(cancel);
         return (bench.RoomC, bench.RoomHumidity);
     }
 
+    // Until version 0.9 a part was named as the coat: an action that has waited in a browser since then is read on.
+    private static LogAction OfToday(LogAction action, ZoneRow zone) =>
+        action.CoatId == zone.PieceId && zone.Scheme!.Coats.All(c => c.Id != action.CoatId) ? action with { CoatId = null, PartId = action.CoatId } : action;
+
     // What it was painted with: a coat's paint, or the part that was fitted.
-    private static async Task<string> PaintAsync(LogAction action, ZoneRow zone, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<string> PaintAsync(LogAction action, ZoneRow zone, OpenBench open, CancellationToken cancel)
     {
+        if (action.PartId is { } part)
+        {
+            return part == zone.PieceId && zone.Piece!.PartOfId is not null ? zone.Piece.Name : throw RefusedException.NotFound("partId", part);
+        }
+
         if (action.CoatId is not { } id)
         {
             return "";
         }
 
-        if (await db.Coats.AsNoTracking().SingleOrDefaultAsync(c => c.SchemeId == zone.SchemeId && c.Id == id, cancel) is { } coat)
+        var coat = zone.Scheme!.Coats.SingleOrDefault(c => c.Id == id) ?? throw RefusedException.NotFound("coatId", id);
+        return (await open.ShelfAsync(cancel)).Paints.GetValueOrDefault(coat.MaterialId ?? coat.MixId ?? Guid.Empty)?.Name ?? "";
+    }
+
+    // What is noticed of the time of a step that is written down: how long it comes after the one before it on the same copy.
+    private static async Task<Dictionary<int, string>> NoticesAsync(
+        LogAction action, ZoneRow zone, DateTimeOffset at, LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        if (action.Kind != LogKind.Done || zone.Scheme!.Coats.All(c => c.Id != action.CoatId))
         {
-            return (await shelves.OpenAsync(scope, services, cancel)).Paints.GetValueOrDefault(coat.MaterialId ?? coat.MixId ?? Guid.Empty)?.Name ?? "";
+            return [];
         }
 
-        return await db.Pieces.Where(p => p.Id == id && p.Id == zone.PieceId && p.PartOfId != null).Select(p => p.Name).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("coatId", id);
+        var bench = await open.RowAsync(cancel);
+        var stack = ZoneStacks.Read(zone, bench, await open.ShelfAsync(cancel));
+        var before = await db.Log.AsNoTracking()
+            .Where(l => l.ZoneId == zone.Id && l.CoatId != null && action.Copies.Contains(l.Copy) && l.At <= at && (l.Kind == LogKind.Done || l.Kind == LogKind.TakenBack || l.Kind == LogKind.Skipped))
+            .OrderBy(l => l.At).ThenBy(l => l.Id).ToListAsync(cancel);
+        var done = new DoneSteps(before.Select(l => WorkReader.Fact(l, at)));
+        return PlanTimes.Notice(stack.Zone, StackSteps.Of(stack), StepId.Coat(zone.Id, action.CoatId!.Value, action.Pass), action.Copies, 0, done).ToDictionary(n => n.Key, n => $"{n.Value.What} {n.Value.Figure}");
     }
 
     private static async Task CheckLinksAsync(LogAction action, LowfellDb db, CancellationToken cancel)
@@ -236,6 +273,7 @@ public static class LogEndpoints
                 set_up_minutes = l.SetUpMinutes,
                 who = l.Who,
                 paint_fraction = l.PaintFraction,
+                notice = l.Notice,
                 deviation = l.Deviation,
                 cause = l.Cause,
                 remedy = l.Remedy,
@@ -258,7 +296,7 @@ public static class LogEndpoints
         checks.Text("", "who", action.Who, Checks.LongestName);
         checks.WithinIfAny("", "setUpMinutes", action.SetUpMinutes, 0, 240, " min");
         checks.WithinIfAny("", "paintFraction", action.PaintFraction, 0.01, 1);
-        checks.Within("", "pass", action.Pass, 1, 20);
+        checks.Within("", "pass", action.Pass, Step.CleanUpPass, Coat.MostPasses);
         checks.WithinIfAny("", "minutes", action.Minutes, 0, 1000, " min");
         checks.Within("", "copies", action.Copies.Count, 1, 1000, " copies");
         if (action.Id == Guid.Empty)
@@ -266,9 +304,13 @@ public static class LogEndpoints
             checks.Fault("id", "An action has an id of its own.");
         }
 
-        if (action.CoatId is null && action.Kind is not (LogKind.Problem or LogKind.Note))
+        if (action is { CoatId: null, PartId: null } && action.Kind is not (LogKind.Problem or LogKind.Note))
         {
-            checks.Fault("coatId", "Say which coat.");
+            checks.Fault("coatId", "Say which coat, or which part.");
+        }
+        else if (action is { CoatId: not null, PartId: not null })
+        {
+            checks.Fault("partId", "A step is a coat or a part, not both.");
         }
 
         if (action.Kind is LogKind.Problem or LogKind.Note && action.Note.Trim().Length == 0 && action.PhotoId is null)
@@ -298,6 +340,6 @@ public static class LogEndpoints
     }
 
     private static LogEntry View(LogRow l) => new(
-        l.Id, l.At, l.Kind, l.ZoneId, l.Label, l.CoatId, l.Paint, l.Pass, l.Copy, l.Minutes is { } m ? Math.Round(m, 1) : null, l.RoomC, l.RoomHumidity,
-        l.SetUpMinutes is { } s ? Math.Round(s, 1) : null, l.Who, l.PaintFraction, l.MixRecordId, l.Deviation, l.Cause, l.Remedy, l.PhotoId, l.Note);
+        l.Id, l.At, l.Kind, l.ZoneId, l.Label, l.CoatId, l.PartId, l.Paint, l.Pass, l.Copy, l.Minutes is { } m ? Math.Round(m, 1) : null, l.RoomC, l.RoomHumidity,
+        l.SetUpMinutes is { } s ? Math.Round(s, 1) : null, l.Who, l.PaintFraction, l.MixRecordId, l.Notice, l.Deviation, l.Cause, l.Remedy, l.PhotoId, l.Note);
 }

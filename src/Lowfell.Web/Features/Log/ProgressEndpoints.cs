@@ -1,19 +1,22 @@
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
 using Lowfell.Store;
+using Lowfell.Web.Api;
 using Lowfell.Web.Features.Evenings;
-using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Features.Log;
 
 /// <summary>A step of a zone, as it is counted copy by copy.</summary>
-/// <param name="CoatId">Coat; of a part the piece that is fitted.</param>
+/// <param name="CoatId">Coat; none where a part is fitted.</param>
+/// <param name="PartId">The piece that is fitted; none where a coat is laid.</param>
 /// <param name="Pass">Which pass.</param>
 /// <param name="What">What is done.</param>
 /// <param name="Paint">Paint.</param>
 /// <param name="Look">Recess, face and edge once it is on; none for a part.</param>
-public sealed record ProgressStep(Guid CoatId, int Pass, string What, string? Paint, IReadOnlyList<string> Look);
+public sealed record ProgressStep(Guid? CoatId, Guid? PartId, int Pass, string What, string? Paint, IReadOnlyList<string> Look);
 
 /// <summary>How far the copies of a zone are.</summary>
 /// <param name="ZoneId">Zone.</param>
@@ -43,26 +46,17 @@ public static class ProgressEndpoints
         var work = (await desk.OpenAsync(new(setId is { } one ? [one] : null), cancel)).Work;
         var zones = work.Zones.Where(z => zoneId == null || z.Zone.Id == zoneId).Select(z => new ZoneProgress(
             z.Zone.Id,
-            z.Zone.PieceId,
-            z.Zone.Piece!.SetId,
+            z.Zone.Piece.Id,
+            z.Zone.Piece.SetId,
             z.Zone.Piece.Name,
             z.Zone.Name,
             Look(z.Prediction.Substrate),
-            [.. z.Steps.Select(s => new ProgressStep(s.Coat.Id, s.Pass, Labels.Of(s.Coat.Technique), s.Coat.Paint?.Name, Look(z.Prediction.Strata[z.Stack.IndexOf(s.Coat.Id)])))],
-            [.. Enumerable.Range(1, z.Zone.Piece.Copies).Select(copy => string.Concat(z.Steps.Select(s => Letter(work, new(z.Zone.Id, s.Coat.Id, s.Pass, copy)))))]));
+            [.. z.Steps.Select(s => new ProgressStep(s.Coat.Id, null, s.Pass, StepWords.Of(s), s.Coat.Paint?.Name, Look(z.Prediction.Strata[z.Stack.IndexOf(s.Coat.Id)])))],
+            work.Progress(z)));
         var parts = work.Parts.Where(p => zoneId == null || p.AnchorZoneId == zoneId).Select(p => new ZoneProgress(
-            p.AnchorZoneId,
-            p.Host.Id,
-            p.Host.SetId,
-            p.Host.Name,
-            Labels.Fit(p.Part.Name),
-            [],
-            [new(p.Part.Id, 1, Labels.Fit(p.Part.Name), null, [])],
-            [.. Enumerable.Range(1, p.Part.Copies).Select(copy => Letter(work, OpenWork.FitKey(p.Part.Id, copy)))]));
+            p.AnchorZoneId, p.Host.Id, p.Host.SetId, p.Host.Name, StepWords.Fit(p.Part.Name), [], [new(null, p.Part.Id, 1, StepWords.Fit(p.Part.Name), null, [])], work.Progress(p)));
         return TypedResults.Ok(zones.Concat(parts).ToList());
     }
-
-    private static string Letter(OpenWork work, StepKey key) => work.Done.TryGetValue(key, out var done) ? done.Skipped ? "s" : "d" : ".";
 
     private static IReadOnlyList<string> Look(Stratum s) => [s.Recess.Colour.ToString(), s.Face.Colour.ToString(), s.Edge.Colour.ToString()];
 }

@@ -1,12 +1,14 @@
 using Lowfell.Core.Matching;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Techniques;
 using Lowfell.Store;
-using Lowfell.Web.Features.Benches;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Lowfell.Web.Features.Sets;
 using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Features.Stack;
-using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -102,7 +104,7 @@ public static class MatchEndpoints
     private static async Task<Ok<List<PaintedView>>> List(LowfellDb db, CancellationToken cancel) =>
         TypedResults.Ok((await db.Painted.AsNoTracking().OrderByDescending(p => p.PaintedOn).ThenBy(p => p.Name).ToListAsync(cancel)).Select(View).ToList());
 
-    private static async Task<Created<PaintedView>> Add(PaintedDraft draft, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Created<PaintedView>> Add(PaintedDraft draft, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var checks = new Checks();
         checks.Name("", "name", draft.Name);
@@ -121,9 +123,9 @@ public static class MatchEndpoints
             throw new RefusedException("zoneId", "The stack of this zone has no coat yet; there is nothing to keep.");
         }
 
-        var schools = SchoolsView.Of(await BenchEndpoints.OpenBench(db, scope, cancel));
+        var schools = (await open.RowAsync(cancel)).Schools;
         var zoneDraft = ZoneEndpoints.Draft(zone);
-        var stack = StackReader.Read(zoneDraft, scheme.Coats, schools, await shelves.OpenAsync(scope, services, cancel));
+        var stack = StackReader.ReadKept(zone.ToCore(), scheme.Coats, schools, await open.ShelfAsync(cancel));
         var row = new PaintedRow
         {
             Id = Guid.CreateVersion7(),
@@ -131,7 +133,7 @@ public static class MatchEndpoints
             PaintedOn = draft.PaintedOn,
             SchemeId = zone.SchemeId,
             Note = draft.Note,
-            Stack = MaterialSnapshot.Write(PaintedStack.Of(zoneDraft, schools, scheme.Coats, stack)),
+            Stack = Kept.Write(PaintedStack.Of(zoneDraft, schools, scheme.Coats, stack)),
         };
         db.Painted.Add(row);
         await db.SaveChangesAsync(cancel);
@@ -145,10 +147,10 @@ public static class MatchEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Ok<MatchView>> Match(Guid id, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<MatchView>> Match(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        var kept = MaterialSnapshot.Read<PaintedStack>((await RowAsync(id, db, cancel)).Stack);
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
+        var kept = Kept.Read<PaintedStack>((await RowAsync(id, db, cancel)).Stack);
+        var shelf = await open.ShelfAsync(cancel);
         var old = kept.ToCore();
         var closest = SetMatch.Closest(old, shelf.Shelf);
         var unifier = SetMatch.Unify(old, closest.Draft, shelf.Shelf);
@@ -174,14 +176,14 @@ public static class MatchEndpoints
                 unifier.NewLook.ToString())));
     }
 
-    private static async Task<NoContent> Adopt(Guid id, MatchAdoption adoption, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<NoContent> Adopt(Guid id, MatchAdoption adoption, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        var kept = MaterialSnapshot.Read<PaintedStack>((await RowAsync(id, db, cancel)).Stack);
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
+        var kept = Kept.Read<PaintedStack>((await RowAsync(id, db, cancel)).Stack);
+        var shelf = await open.ShelfAsync(cancel);
         var closest = SetMatch.Closest(kept.ToCore(), shelf.Shelf);
         if (closest.StandIns.FirstOrDefault(s => s.Now is null) is { } gone)
         {
-            throw new RefusedException("id", $"{gone.Then.Name} is gone, and the shelf has nothing of its family. Put something on the shelf first.", 409);
+            throw new RefusedException("id", $"{gone.Then.Name} is gone, and the shelf has nothing of its family. Put something on the shelf first.", 409) { Code = ProblemCode.Gone };
         }
 
         var zone = await Tree.ZoneAsync(db, adoption.ZoneId, cancel);
@@ -197,8 +199,8 @@ public static class MatchEndpoints
             coats.AddRange(new[] { unifier.Filter, unifier.Dust }.OfType<Coat>().Select(c => StackReader.Write(c with { Id = Guid.CreateVersion7() }, new Dictionary<Guid, CoatDraft>(), shelf)));
         }
 
-        await shelves.TouchAsync(db, scope, cancel);
-        await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, adoption.SchemeVersion, _ => coats, db, cancel);
+        await open.TouchShelfAsync(cancel);
+        await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, adoption.SchemeVersion, _ => coats, shelf, db, cancel);
         return TypedResults.NoContent();
     }
 
@@ -275,7 +277,7 @@ public static class MatchEndpoints
 
     private static PaintedView View(PaintedRow row)
     {
-        var stack = MaterialSnapshot.Read<PaintedStack>(row.Stack).ToCore();
+        var stack = Kept.Read<PaintedStack>(row.Stack).ToCore();
         var top = Predictor.Predict(stack).Top;
         return new(row.Id, row.Name, row.PaintedOn, row.SchemeId, row.Note, top.Recess.Colour.ToString(), top.Face.Colour.ToString(), top.Edge.Colour.ToString(), stack.Coats.Count);
     }

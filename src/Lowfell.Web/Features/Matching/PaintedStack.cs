@@ -1,7 +1,8 @@
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Stacks;
-using Lowfell.Web.Features.Benches;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Features.Stack;
 
@@ -24,14 +25,14 @@ public sealed record PaintedCoat(CoatDraft Coat, string? Paint, Family? CountsAs
 /// <param name="Zone">The zone.</param>
 /// <param name="Schools">The preferences.</param>
 /// <param name="Coats">The coats, from the substrate up; skipped ones are left out.</param>
-public sealed record PaintedStack(ZoneDraft Zone, SchoolsView Schools, IReadOnlyList<PaintedCoat> Coats)
+public sealed record PaintedStack(ZoneDraft Zone, Schools Schools, IReadOnlyList<PaintedCoat> Coats)
 {
     /// <summary>Of a stack now.</summary>
-    public static PaintedStack Of(ZoneDraft zone, SchoolsView schools, IReadOnlyList<CoatDraft> drafts, StackDraft stack) =>
+    public static PaintedStack Of(ZoneDraft zone, Schools schools, IReadOnlyList<CoatDraft> drafts, StackDraft stack) =>
         new(zone, schools, [.. stack.Coats.Select((c, i) => (Coat: c, Draft: drafts[i])).Where(c => !c.Coat.Skipped).Select(c => Of(c.Draft, c.Coat))]);
 
     /// <summary>As Core knows it.</summary>
-    public StackDraft ToCore() => new(Zone.ToCore(), Schools.ToCore(), [.. Coats.Select(ToCore)]);
+    public StackDraft ToCore() => new(Zone.ToCore(), Schools, [.. Coats.Select(ToCore)]);
 
     private static PaintedCoat Of(CoatDraft draft, Coat coat) => new(
         draft,
@@ -47,7 +48,7 @@ public sealed record PaintedStack(ZoneDraft Zone, SchoolsView Schools, IReadOnly
     {
         // The figures of a coat are read as any draft's; its paint is put together from what was kept.
         var bare = kept.Coat with { MaterialId = null, MixId = null, Material = null, Technique = Technique.OpenChips };
-        var coat = StackReader.Read(new ZoneDraft(), [bare], null, null).Coats[0] with { Technique = kept.Coat.Technique };
+        var coat = StackReader.ReadKept(new Zone(), [bare], new Schools(), null).Coats[0] with { Technique = kept.Coat.Technique };
         if (kept.Parts.Count == 0)
         {
             return coat;

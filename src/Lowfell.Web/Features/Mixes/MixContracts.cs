@@ -1,7 +1,7 @@
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Stacks;
-using Lowfell.Web.Hosting;
+using Lowfell.Core.Techniques;
+using Lowfell.Web.Api;
 
 namespace Lowfell.Web.Features.Mixes;
 

@@ -1,9 +1,13 @@
 using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Lowfell.Store;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -32,43 +36,40 @@ public static class MixEndpoints
         return TypedResults.Ok(book.Mixes.Values.OrderBy(m => m.Name, StringComparer.Ordinal).Select(m => View(m, book, coats.GetValueOrDefault(m.Id))).ToList());
     }
 
-    private static async Task<Created<MixView>> Add(MixDraft draft, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Created<MixView>> Add(MixDraft draft, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var book = await RecipeBook.OpenAsync(db, cancel);
         book.Check(draft, null, "");
         var row = new MixRow { Id = Guid.CreateVersion7(), Name = draft.Name.Trim(), CountsAs = draft.CountsAs, Components = Rows(draft) };
         db.Mixes.Add(row);
-        await shelves.TouchAsync(db, scope, cancel);
+        await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/mixes/{row.Id}", View(row, await RecipeBook.OpenAsync(db, cancel), 0));
     }
 
-    private static async Task<Ok<MixView>> Change(Guid id, MixChange change, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<MixView>> Change(Guid id, MixChange change, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var book = await RecipeBook.OpenAsync(db, cancel);
         var row = await db.Mixes.Include(m => m.Components).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         book.Check(change.Mix, id, "mix.");
-        if (row.Version != change.Version)
-        {
-            throw new RefusedException("version", $"You changed version {change.Version}; version {row.Version} is kept now.", 409);
-        }
+        Versions.Check(change.Version, row.Version);
 
         (row.Name, row.CountsAs) = (change.Mix.Name.Trim(), change.Mix.CountsAs);
         db.Entry(row).State = EntityState.Modified;
         db.RemoveRange(row.Components);
         row.Components = Rows(change.Mix);
         db.AddRange(row.Components);
-        await shelves.TouchAsync(db, scope, cancel);
+        await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
         var used = await db.Coats.Where(c => c.MixId == id).Select(c => c.SchemeId).Distinct().CountAsync(cancel);
         return TypedResults.Ok(View(row, await RecipeBook.OpenAsync(db, cancel), used));
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var row = await db.Mixes.Include(m => m.Components).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         db.Mixes.Remove(row);
-        await shelves.TouchAsync(db, scope, cancel);
+        await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

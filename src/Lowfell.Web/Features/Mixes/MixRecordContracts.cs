@@ -1,5 +1,5 @@
 using Lowfell.Core.Materials;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
 
 namespace Lowfell.Web.Features.Mixes;
 

@@ -1,8 +1,12 @@
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Prediction;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Lowfell.Store;
+using Lowfell.Web.Api;
 using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -54,7 +58,7 @@ public static class MixRecordEndpoints
             CountsAs = row.CountsAs,
             MadeAt = clock.GetUtcNow(),
             Note = made.Note,
-            Recipe = MaterialSnapshot.Write(draft),
+            Recipe = Kept.Write(draft),
         };
         db.MixRecords.Add(record);
         var less = await PourAsync(record, MixContent.Of(mix), total, clock.GetUtcNow(), db, cancel);
@@ -172,7 +176,7 @@ public static class MixRecordEndpoints
         foreach (var (material, share) in content.Materials)
         {
             var wanted = share * totalMl;
-            var snapshot = MaterialSnapshot.Write(MaterialSnapshot.Of(material));
+            var snapshot = Kept.Write(MaterialSnapshot.Of(material));
             MixRecordLineRow Of(double ml, string lot) => new()
             {
                 Id = Guid.CreateVersion7(),
@@ -271,7 +275,7 @@ public static class MixRecordEndpoints
     {
         var total = record.Lines.Sum(l => l.Ml);
         var materials = record.Lines.Where(l => l.Snapshot is not null).OrderBy(l => l.Position).GroupBy(l => l.MaterialId!.Value)
-            .Select(g => (MaterialSnapshot.Read<MaterialSnapshot>(g.First().Snapshot!).ToCore(), g.Sum(l => l.Ml) / total));
+            .Select(g => (Kept.Read<MaterialSnapshot>(g.First().Snapshot!).ToCore(), g.Sum(l => l.Ml) / total));
         var thinners = record.Lines.Where(l => l.Thinner is not null).GroupBy(l => l.Thinner!.Value).Select(g => (g.Key, g.Sum(l => l.Ml) / total));
         return new([.. materials], [.. thinners]);
     }
@@ -314,7 +318,7 @@ public static class MixRecordEndpoints
         Math.Round(r.LeftMl, 3),
         r.Note,
         ColourOf(r),
-        [.. r.Lines.OrderBy(l => l.Position).Select(l => new MixRecordLine(l.Name, l.MaterialId, l.Snapshot is null ? null : MaterialSnapshot.Read<MaterialSnapshot>(l.Snapshot).Material.Colour, Math.Round(l.Ml, 3), l.Lot, l.At))],
+        [.. r.Lines.OrderBy(l => l.Position).Select(l => new MixRecordLine(l.Name, l.MaterialId, l.Snapshot is null ? null : Kept.Read<MaterialSnapshot>(l.Snapshot).Material.Colour, Math.Round(l.Ml, 3), l.Lot, l.At))],
         [.. r.Uses.OrderBy(u => u.At).Select(u => new MixUseView(u.At, u.PieceId, u.PieceId is { } p ? pieces.GetValueOrDefault(p) : null, u.Copies, Math.Round(u.Ml, 3), u.Note))],
         less is { Count: > 0 } ? less : null);
 }

@@ -1,7 +1,7 @@
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Features.Mixes;
@@ -10,11 +10,13 @@ namespace Lowfell.Web.Features.Mixes;
 internal sealed class RecipeBook
 {
     private readonly Dictionary<Guid, Material> materials;
+    private readonly MixRecipes recipes;
 
     public RecipeBook(Dictionary<Guid, Material> materials, Dictionary<Guid, MixRow> mixes)
     {
         this.materials = materials;
         Mixes = mixes;
+        recipes = new(materials, mixes);
     }
 
     public IReadOnlyDictionary<Guid, MixRow> Mixes { get; }
@@ -67,16 +69,7 @@ internal sealed class RecipeBook
         }
     }
 
-    public Mix Recipe(MixDraft draft) => Recipe(draft, 0);
-
-    private Mix Recipe(MixDraft draft, int depth) => depth > MixContent.DeepestNesting
-        ? throw new ArgumentException($"Mix '{draft.Name}' is nested more than {MixContent.DeepestNesting} deep.")
-        : new(draft.Name, [.. draft.Components.Select(c => new MixComponent(
-            c.Amount,
-            c.Unit,
-            c.MaterialId is { } material ? materials[material] : null,
-            c.MixId is { } inner ? Recipe(Draft(Mixes[inner]), depth + 1) : null,
-            c.Thinner))], draft.CountsAs);
+    public Mix Recipe(MixDraft draft) => new(draft.Name, [.. draft.Components.Select(c => recipes.Component(c.Amount, c.Unit, c.MaterialId, c.MixId, c.Thinner, 0))], draft.CountsAs);
 
     private bool Reaches(Guid from, Guid wanted, int depth) =>
         from == wanted || (depth <= MixContent.DeepestNesting && Mixes.TryGetValue(from, out var mix)

@@ -1,5 +1,5 @@
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -37,9 +37,14 @@ public static class PieceEndpoints
     {
         change.Piece.Check();
         var row = await Tree.PieceAsync(db, id, cancel);
-        Tree.CheckVersion(change.Version, row.Version);
+        Versions.Check(change.Version, row.Version);
         await CheckPartAsync(change.Piece, row.SetId, id, db, cancel);
         change.Piece.CopyTo(row);
+        if (row.Zones.FirstOrDefault(z => z.HeightToMm > row.TallMm) is { } tall)
+        {
+            throw new RefusedException("heightMm", $"{row.TallMm} mm is too low: {tall.Name} reaches up to {tall.HeightToMm} mm. Change that zone first.");
+        }
+
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }
@@ -72,7 +77,7 @@ public static class PieceEndpoints
     private static async Task<Created<Created>> Copy(Guid id, LowfellDb db, CancellationToken cancel)
     {
         var source = await Tree.PieceAsync(db, id, cancel);
-        var copy = Tree.Copy(source, source.SetId, await NextPosition(source.SetId, db, cancel), rename: true);
+        var copy = Tree.Copy(source, source.SetId, await NextPosition(source.SetId, db, cancel), Tree.CopyName(source.Name), Tree.NewIds(source.Zones));
         db.Pieces.Add(copy);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/pieces/{copy.Id}", new Created(copy.Id));

@@ -1,9 +1,12 @@
-using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
-using Lowfell.Core.Pieces;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Features.Stack;
 
 namespace Lowfell.Web.Features.Sets;
 
@@ -122,8 +125,23 @@ public sealed record ZoneSettings
     /// <summary>Length of raised edges on one copy, mm, where measured.</summary>
     public double? EdgeMm { get; init; }
 
+    /// <summary>Share of the raised edges that faces the light, 0-1.</summary>
+    public double LitEdges { get; init; } = 1;
+
+    /// <summary>Share of the zone that no hand reaches or eye sees, 0-1.</summary>
+    public double Unseen { get; init; }
+
+    /// <summary>Where it begins above the foot of the piece, mm; none where it is not told by height.</summary>
+    public double? HeightFromMm { get; init; }
+
+    /// <summary>Where it ends above the foot of the piece, mm.</summary>
+    public double? HeightToMm { get; init; }
+
     /// <summary>Touched in play.</summary>
     public bool Handled { get; init; }
+
+    /// <summary>Reaches to the rim.</summary>
+    public bool Rim { get; init; }
 
     /// <summary>Has cut edges.</summary>
     public bool CutEdges { get; init; }
@@ -137,8 +155,14 @@ public sealed record ZoneSettings
     /// <summary>Tolerance, dE00.</summary>
     public double Tolerance { get; init; } = 5;
 
+    /// <summary>Colour that should show in the cracks of a crackle.</summary>
+    public string? CrackColour { get; init; }
+
     /// <summary>Zones of the same piece that it touches.</summary>
     public IReadOnlyList<Guid> Neighbours { get; init; } = [];
+
+    /// <summary>Zones of the same set that it fits against, and how much room there is, 0-50 mm.</summary>
+    public IReadOnlyList<Mate> Mates { get; init; } = [];
 
     /// <summary>When it is painted, where parts are fitted on its piece or its piece is one.</summary>
     public Fitting Fitting { get; init; }
@@ -147,7 +171,7 @@ public sealed record ZoneSettings
     public Guid? SchemeId { get; init; }
 
     /// <summary>Checks the figures.</summary>
-    public void Check(IReadOnlyCollection<Guid> siblings, Guid? self)
+    public void Check(PieceRow piece, IReadOnlyCollection<Guid> siblings, Guid? self)
     {
         var checks = new Checks();
         checks.Name("", "name", Name);
@@ -158,6 +182,8 @@ public sealed record ZoneSettings
         checks.WithinIfAny("", "edgeMm", EdgeMm, 1, 1_000_000, " mm");
         checks.Within("", "tolerance", Tolerance, 0.5, 50, " dE00");
         checks.Colour("", "target", Target);
+        checks.Colour("", "crackColour", CrackColour);
+        ZoneDraft.CheckPlace(checks, "", LitEdges, Unseen, (HeightFromMm, HeightToMm, piece.TallMm));
         if (AreaShare is null == OwnAreaMm2 is null)
         {
             checks.Fault("areaShare", "Give either a share of the piece's area or an area in mm2.");
@@ -171,6 +197,15 @@ public sealed record ZoneSettings
             }
         }
 
+        for (var i = 0; i < Mates.Count; i++)
+        {
+            checks.Within($"mates[{i}].", "clearanceMm", Mates[i].ClearanceMm, 0, 50, " mm");
+            if (Mates[i].ZoneId == self)
+            {
+                checks.Fault($"mates[{i}].zoneId", "A zone can't fit against itself.");
+            }
+        }
+
         checks.Enforce();
     }
 
@@ -179,8 +214,10 @@ public sealed record ZoneSettings
     {
         (row.Name, row.AreaShare, row.OwnAreaMm2, row.Relief, row.Facing) = (Name.Trim(), AreaShare, OwnAreaMm2, Relief, Facing);
         (row.CreaseMm, row.EdgeMm) = (CreaseMm, EdgeMm);
-        (row.SmallestDetailMm, row.Handled, row.CutEdges, row.Finish) = (SmallestDetailMm, Handled, CutEdges, Finish);
-        row.Fitting = Fitting;
+        (row.LitEdges, row.Unseen, row.HeightFromMm, row.HeightToMm) = (LitEdges, Unseen, HeightFromMm, HeightToMm);
+        (row.SmallestDetailMm, row.Handled, row.Rim, row.CutEdges, row.Finish) = (SmallestDetailMm, Handled, Rim, CutEdges, Finish);
+        row.CrackColour = CrackColour?.ToLowerInvariant();
+        (row.Fitting, row.Mates) = (Fitting, [.. Mates.DistinctBy(m => m.ZoneId)]);
         (row.Target, row.Tolerance, row.Neighbours) = (Target?.ToLowerInvariant(), Tolerance, [.. Neighbours.Distinct()]);
     }
 
@@ -195,12 +232,19 @@ public sealed record ZoneSettings
         SmallestDetailMm = z.SmallestDetailMm,
         CreaseMm = z.CreaseMm,
         EdgeMm = z.EdgeMm,
+        LitEdges = z.LitEdges,
+        Unseen = z.Unseen,
+        HeightFromMm = z.HeightFromMm,
+        HeightToMm = z.HeightToMm,
         Handled = z.Handled,
+        Rim = z.Rim,
         CutEdges = z.CutEdges,
         Finish = z.Finish,
         Target = z.Target,
         Tolerance = z.Tolerance,
+        CrackColour = z.CrackColour,
         Neighbours = z.Neighbours,
+        Mates = z.Mates,
         Fitting = z.Fitting,
         SchemeId = z.SchemeId,
     };
@@ -214,7 +258,7 @@ public sealed record ZoneSettings
 public sealed record SampleStratum(string Recess, string Face, string Edge, bool Barrier)
 {
     /// <summary>The core sample of a stack up to a coat, substrate first; coats that are skipped are not in it.</summary>
-    public static IReadOnlyList<SampleStratum> Of(StackDraft stack, Prediction prediction, int coats)
+    public static IReadOnlyList<SampleStratum> Of(StackDraft stack, PredictedStack prediction, int coats)
     {
         static SampleStratum One(Stratum s, bool barrier) => new(s.Recess.Colour.ToString(), s.Face.Colour.ToString(), s.Edge.Colour.ToString(), barrier);
         return
@@ -225,12 +269,6 @@ public sealed record SampleStratum(string Recess, string Face, string Edge, bool
     }
 }
 
-/// <summary>How many findings of each severity.</summary>
-/// <param name="Stop">Will ruin it.</param>
-/// <param name="Risk">May spoil it.</param>
-/// <param name="Note">Advice.</param>
-public sealed record FindingCount(int Stop, int Risk, int Note);
-
 /// <summary>A zone in the list of sets.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="Version">Version to send back with a change.</param>
@@ -239,7 +277,8 @@ public sealed record FindingCount(int Stop, int Risk, int Note);
 /// <param name="SchemeName">Name of its scheme.</param>
 /// <param name="Sample">Small core sample: substrate first.</param>
 /// <param name="Findings">What the rules find.</param>
-public sealed record ZoneView(Guid Id, int Version, ZoneSettings Settings, double AreaMm2, string SchemeName, IReadOnlyList<SampleStratum> Sample, FindingCount Findings);
+/// <param name="Current">Sample and findings are of the stack as it is now; else of how it was before, until they are worked out again.</param>
+public sealed record ZoneView(Guid Id, int Version, ZoneSettings Settings, double AreaMm2, string SchemeName, IReadOnlyList<SampleStratum> Sample, OutcomeView Findings, bool Current);
 
 /// <summary>A piece in the list of sets.</summary>
 /// <param name="Id">Its id.</param>
@@ -247,31 +286,50 @@ public sealed record ZoneView(Guid Id, int Version, ZoneSettings Settings, doubl
 /// <param name="Piece">Its figures.</param>
 /// <param name="AreaMm2">Area of one copy, mm2.</param>
 /// <param name="Zones">Its zones.</param>
-public sealed record PieceView(Guid Id, int Version, PieceDraft Piece, double AreaMm2, IReadOnlyList<ZoneView> Zones);
+/// <param name="Judgement">What the rules find over all of them.</param>
+/// <param name="Current">The judgement is of the stacks as they are now.</param>
+public sealed record PieceView(Guid Id, int Version, PieceDraft Piece, double AreaMm2, IReadOnlyList<ZoneView> Zones, PieceJudgement Judgement, bool Current);
 
 /// <summary>A set.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="Version">Version to send back with a change.</param>
 /// <param name="Name">Name.</param>
+/// <param name="Scale">Scale, one to so many.</param>
+/// <param name="ViewingMm">Distance that it is looked at from, mm.</param>
 /// <param name="Pieces">Its pieces.</param>
-public sealed record SetView(Guid Id, int Version, string Name, IReadOnlyList<PieceView> Pieces);
+public sealed record SetView(Guid Id, int Version, string Name, double Scale, double ViewingMm, IReadOnlyList<PieceView> Pieces);
 
-/// <summary>Something new or deleted, by its id.</summary>
-/// <param name="Id">Its id.</param>
-public sealed record Created(Guid Id);
 
 /// <summary>A new order.</summary>
 /// <param name="Ids">Every id once, in the wanted order.</param>
 public sealed record Order(IReadOnlyList<Guid> Ids);
 
+/// <summary>A set as it is drawn up.</summary>
+/// <param name="Name">Name, 1-120 characters.</param>
+/// <param name="Scale">Scale, one to so many, 1-1000.</param>
+/// <param name="ViewingMm">Distance that it is looked at from, mm, 100-10000.</param>
+public record SetDraft(string Name, double Scale = Zone.UsualScale, double ViewingMm = Zone.UsualViewingMm)
+{
+    /// <summary>Checks the figures.</summary>
+    public void Check()
+    {
+        var checks = new Checks();
+        checks.Name("", "name", Name);
+        checks.Within("", "scale", Scale, 1, 1000);
+        checks.Within("", "viewingMm", ViewingMm, 100, 10_000, " mm");
+        checks.Enforce();
+    }
+
+    /// <summary>Copies the figures to a row.</summary>
+    public void CopyTo(SetRow row) => (row.Name, row.Scale, row.ViewingMm) = (Name.Trim(), Scale, ViewingMm);
+}
+
 /// <summary>A change with the version it was made on.</summary>
 /// <param name="Version">The version that was changed.</param>
 /// <param name="Name">Name, 1-120 characters.</param>
-public sealed record SetChange(int Version, string Name);
-
-/// <summary>A name for something new.</summary>
-/// <param name="Name">Name, 1-120 characters.</param>
-public sealed record SetDraft(string Name);
+/// <param name="Scale">Scale, one to so many, 1-1000.</param>
+/// <param name="ViewingMm">Distance that it is looked at from, mm, 100-10000.</param>
+public sealed record SetChange(int Version, string Name, double Scale = Zone.UsualScale, double ViewingMm = Zone.UsualViewingMm) : SetDraft(Name, Scale, ViewingMm);
 
 /// <summary>A change with the version it was made on.</summary>
 /// <param name="Version">The version that was changed.</param>
@@ -282,3 +340,7 @@ public sealed record PieceChange(int Version, PieceDraft Piece);
 /// <param name="Version">The version that was changed.</param>
 /// <param name="Settings">What it should be.</param>
 public sealed record ZoneChange(int Version, ZoneSettings Settings);
+
+/// <summary>Something new or deleted, by its id.</summary>
+/// <param name="Id">Its id.</param>
+public sealed record Created(Guid Id);

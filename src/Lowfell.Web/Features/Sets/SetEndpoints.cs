@@ -1,9 +1,7 @@
-using Lowfell.Core.Rules;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
 using Lowfell.Store;
-using Lowfell.Web.Features.Benches;
-using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Features.Stack;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -12,6 +10,9 @@ namespace Lowfell.Web.Features.Sets;
 /// <summary>Sets of pieces.</summary>
 public static class SetEndpoints
 {
+    // A shelf that changes makes thousands of stacks stale: nobody waits longer than this for a list.
+    private static readonly TimeSpan Moment = TimeSpan.FromMilliseconds(250);
+
     private const int MostSets = 500;
 
     /// <summary>Maps the endpoints.</summary>
@@ -21,47 +22,40 @@ public static class SetEndpoints
         group.MapGet("", List).WithSummary("Every set with its pieces and zones, a small core sample of each, and what the rules find.");
         group.MapPost("", Add).WithSummary("Makes a set.");
         group.MapPut("order", Reorder).WithSummary("Puts the sets in another order.");
-        group.MapPut("{id:guid}", Change).WithSummary("Renames a set.").ProducesProblem(409);
+        group.MapPut("{id:guid}", Change).WithSummary("Changes a set: its name, scale and viewing distance.").ProducesProblem(409);
         group.MapPost("{id:guid}/copy", Copy).WithSummary("Copies a set with its pieces and zones; they share the schemes.");
         group.MapDelete("{id:guid}", Remove).WithSummary("Deletes a set; it can be restored.");
         group.MapPost("{id:guid}/restore", Restore).WithSummary("Undoes a deletion.");
     }
 
-    private static async Task<Ok<List<SetView>>> List(LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<List<SetView>>> List(SetStamps stamps, StampQueue queue, OpenBench open, CancellationToken cancel)
     {
-        var sets = await db.Sets.AsNoTracking().Where(s => s.DeletedAt == null).OrderBy(s => s.Position).ThenBy(s => s.Id)
-            .Include(s => s.Pieces.Where(p => p.DeletedAt == null).OrderBy(p => p.Position))
-            .ThenInclude(p => p.Zones.Where(z => z.DeletedAt == null).OrderBy(z => z.Position))
-            .AsSplitQuery().ToListAsync(cancel);
-        var schemes = await db.Schemes.AsNoTracking().Include(s => s.Coats).ToDictionaryAsync(s => s.Id, cancel);
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
-        var schools = SchoolsView.Of(await BenchEndpoints.OpenBench(db, scope, cancel));
-        return TypedResults.Ok(sets.Select(s => new SetView(s.Id, s.Version, s.Name, [.. s.Pieces.Select(p => Piece(p, schemes, schools, shelf))])).ToList());
+        var sets = await stamps.ReadAsync(Moment, cancel);
+        if (stamps.IsBehind)
+        {
+            queue.Ask(open.BenchId);
+        }
+
+        return TypedResults.Ok(sets.ConvertAll(s => new SetView(s.Id, s.Version, s.Name, s.Scale, s.ViewingMm, [.. s.Pieces.Select(p => Piece(p, stamps))])));
     }
 
-    private static PieceView Piece(PieceRow p, Dictionary<Guid, SchemeRow> schemes, SchoolsView schools, OpenShelf shelf) =>
-        new(p.Id, p.Version, PieceDraft.Of(p), Math.Round(p.AreaMm2, 1), [.. p.Zones.Select(z => Zone(z, p, schemes[z.SchemeId], schools, shelf))]);
-
-    private static ZoneView Zone(ZoneRow z, PieceRow piece, SchemeRow scheme, SchoolsView schools, OpenShelf shelf)
+    private static PieceView Piece(PieceRow p, SetStamps stamps)
     {
-        z.Piece = piece;
-        var zone = z.ToCore();
-        var draft = StackReader.Read(ZoneEndpoints.Draft(z), [.. scheme.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], schools, shelf) with { Zone = zone };
-        var prediction = Predictor.Predict(draft);
-        var findings = RuleBook.Read(draft, prediction, shelf.Shelf);
-        return new(
-            z.Id,
-            z.Version,
-            ZoneSettings.Of(z),
-            Math.Round(zone.AreaMm2, 1),
-            scheme.Name,
-            SampleStratum.Of(draft, prediction, draft.Coats.Count),
-            new(findings.Count(f => f.Severity == Severity.Stop), findings.Count(f => f.Severity == Severity.Risk), findings.Count(f => f.Severity == Severity.Note)));
+        var (judgement, current) = stamps.Of(p);
+        return new(p.Id, p.Version, PieceDraft.Of(p), Math.Round(p.AreaMm2, 1), [.. p.Zones.Select(z => Zone(z, stamps, stamps.SchemeNames[z.SchemeId]))], judgement, current);
+    }
+
+    private static ZoneView Zone(ZoneRow z, SetStamps stamps, string scheme)
+    {
+        var (stamp, current) = stamps.Of(z);
+        return new(z.Id, z.Version, ZoneSettings.Of(z), Math.Round(PieceArea.ZoneMm2(z.Piece!.AreaMm2, z.AreaShare, z.OwnAreaMm2), 1), scheme, stamp.Sample, stamp.Findings, current);
     }
 
     private static async Task<Created<Created>> Add(SetDraft draft, LowfellDb db, CancellationToken cancel)
     {
-        var row = new SetRow { Id = Guid.CreateVersion7(), Name = Tree.CheckName(draft.Name), Position = await NextPosition(db, cancel) };
+        draft.Check();
+        var row = new SetRow { Id = Guid.CreateVersion7(), Name = draft.Name, Position = await NextPosition(db, cancel) };
+        draft.CopyTo(row);
         db.Sets.Add(row);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/sets/{row.Id}", new Created(row.Id));
@@ -70,8 +64,9 @@ public static class SetEndpoints
     private static async Task<NoContent> Change(Guid id, SetChange change, LowfellDb db, CancellationToken cancel)
     {
         var row = await Tree.SetAsync(db, id, cancel);
-        Tree.CheckVersion(change.Version, row.Version);
-        row.Name = Tree.CheckName(change.Name);
+        change.Check();
+        Versions.Check(change.Version, row.Version);
+        change.CopyTo(row);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }
@@ -79,9 +74,10 @@ public static class SetEndpoints
     private static async Task<Created<Created>> Copy(Guid id, LowfellDb db, CancellationToken cancel)
     {
         var source = await db.Sets.AsNoTracking().Include(s => s.Pieces.Where(p => p.DeletedAt == null)).ThenInclude(p => p.Zones).SingleOrDefaultAsync(s => s.Id == id, cancel)
-            ?? throw Hosting.RefusedException.NotFound("id", id);
-        var row = new SetRow { Id = Guid.CreateVersion7(), Name = Tree.CopyName(source.Name), Position = await NextPosition(db, cancel) };
-        var copies = source.Pieces.ToDictionary(p => p.Id, p => Tree.Copy(p, row.Id, p.Position, rename: false));
+            ?? throw RefusedException.NotFound("id", id);
+        var row = new SetRow { Id = Guid.CreateVersion7(), Name = Tree.CopyName(source.Name), Scale = source.Scale, ViewingMm = source.ViewingMm, Position = await NextPosition(db, cancel) };
+        var ids = Tree.NewIds(source.Pieces.SelectMany(p => p.Zones));
+        var copies = source.Pieces.ToDictionary(p => p.Id, p => Tree.Copy(p, row.Id, p.Position, p.Name, ids));
         foreach (var copy in copies.Values)
         {
             // A part of the copy is fitted on the copy.
@@ -118,6 +114,6 @@ public static class SetEndpoints
         var positions = await db.Sets.Where(s => s.DeletedAt == null).Select(s => s.Position).ToListAsync(cancel);
         return positions.Count < MostSets
             ? positions.DefaultIfEmpty(-1).Max() + 1
-            : throw new Hosting.RefusedException("name", $"{MostSets} sets are the most that a bench holds.");
+            : throw new RefusedException("name", $"{MostSets} sets are the most that a bench holds.");
     }
 }

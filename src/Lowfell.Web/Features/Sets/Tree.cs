@@ -1,5 +1,5 @@
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Features.Sets;
@@ -7,24 +7,6 @@ namespace Lowfell.Web.Features.Sets;
 /// <summary>What sets, pieces and zones have in common: versions, order, copies.</summary>
 internal static class Tree
 {
-    /// <summary>Refuses a change that was made on another version.</summary>
-    public static void CheckVersion(int changed, int kept)
-    {
-        if (changed != kept)
-        {
-            throw new RefusedException("version", $"You changed version {changed}; version {kept} is kept now.", 409);
-        }
-    }
-
-    /// <summary>Checks a name that stands alone.</summary>
-    public static string CheckName(string name)
-    {
-        var checks = new Checks();
-        checks.Name("", "name", name);
-        checks.Enforce();
-        return name.Trim();
-    }
-
     /// <summary>"Straight copy" for "Straight", never longer than a name may be.</summary>
     public static string CopyName(string name) => name.Length > Checks.LongestName - 5 ? name : name + " copy";
 
@@ -50,19 +32,27 @@ internal static class Tree
         await db.Pieces.Include(p => p.Zones.Where(z => z.DeletedAt == null)).SingleOrDefaultAsync(p => p.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
 
     public static async Task<ZoneRow> ZoneAsync(LowfellDb db, Guid id, CancellationToken cancel) =>
-        await db.Zones.Include(z => z.Piece).SingleOrDefaultAsync(z => z.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        await db.Zones.Include(z => z.Piece!.Set).SingleOrDefaultAsync(z => z.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+
+    /// <summary>New ids for copies of zones.</summary>
+    public static Dictionary<Guid, Guid> NewIds(IEnumerable<ZoneRow> zones) => zones.ToDictionary(z => z.Id, _ => Guid.CreateVersion7());
 
     /// <summary>A copy of a piece with its zones, which go on using the same schemes.</summary>
-    public static PieceRow Copy(PieceRow source, Guid setId, int position, bool rename)
+    /// <param name="source">The piece, its zones loaded.</param>
+    /// <param name="setId">The set that the copy belongs to.</param>
+    /// <param name="position">Its place there.</param>
+    /// <param name="name">What it is called.</param>
+    /// <param name="ids">Ids of the copied zones, by those of their sources; joins between them are copied too.</param>
+    public static PieceRow Copy(PieceRow source, Guid setId, int position, string name, IReadOnlyDictionary<Guid, Guid> ids)
     {
-        var ids = source.Zones.ToDictionary(z => z.Id, _ => Guid.CreateVersion7());
-        var piece = new PieceRow { Id = Guid.CreateVersion7(), SetId = setId, Name = source.Name, Position = position };
-        (PieceDraft.Of(source) with { Name = rename ? CopyName(source.Name) : source.Name }).CopyTo(piece);
+        var piece = new PieceRow { Id = Guid.CreateVersion7(), SetId = setId, Name = name, Position = position };
+        (PieceDraft.Of(source) with { Name = name }).CopyTo(piece);
         piece.Zones = [.. source.Zones.Where(z => z.DeletedAt is null).Select(z =>
         {
             var zone = new ZoneRow { Id = ids[z.Id], Name = z.Name, SchemeId = z.SchemeId, Position = z.Position };
             ZoneSettings.Of(z).CopyTo(zone);
             zone.Neighbours = [.. z.Neighbours.Where(ids.ContainsKey).Select(n => ids[n])];
+            zone.Mates = [.. z.Mates.Where(m => ids.ContainsKey(m.ZoneId)).Select(m => m with { ZoneId = ids[m.ZoneId] })];
             return zone;
         })];
         return piece;

@@ -1,10 +1,10 @@
-using Lowfell.Core.Pieces;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
 using Lowfell.Store;
-using Lowfell.Web.Features.Benches;
-using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Lowfell.Web.Features.Stack;
-using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -28,7 +28,9 @@ public sealed record NeighbourView(Guid Id, string Name, string Recess, string F
 /// <param name="Scheme">Its scheme.</param>
 /// <param name="Schools">The bench's preferences.</param>
 /// <param name="Neighbours">Zones that it touches.</param>
-public sealed record ZonePage(Guid Id, int Version, string SetName, PieceDraft Piece, ZoneSettings Settings, ZoneDraft Zone, SchemeView Scheme, SchoolsView Schools, IReadOnlyList<NeighbourView> Neighbours);
+/// <param name="Around">The zones of its piece and what they are joined to, as the rules over a piece take them.</param>
+public sealed record ZonePage(
+    Guid Id, int Version, string SetName, PieceDraft Piece, ZoneSettings Settings, ZoneDraft Zone, SchemeView Scheme, Schools Schools, IReadOnlyList<NeighbourView> Neighbours, PieceRequest Around);
 
 /// <summary>Zones of a piece.</summary>
 public static class ZoneEndpoints
@@ -47,7 +49,7 @@ public static class ZoneEndpoints
         group.MapPost("restore", Restore).WithSummary("Undoes a deletion.");
     }
 
-    /// <summary>A zone as previews take it; its piece has to be loaded.</summary>
+    /// <summary>A zone as previews take it; its piece and set have to be loaded.</summary>
     public static ZoneDraft Draft(ZoneRow z) => new()
     {
         Substrate = z.Piece!.Substrate,
@@ -58,49 +60,72 @@ public static class ZoneEndpoints
         SmallestDetailMm = z.SmallestDetailMm,
         CreaseMm = z.CreaseMm,
         EdgeMm = z.EdgeMm,
+        LitEdges = z.LitEdges,
+        Unseen = z.Unseen,
+        HeightFromMm = z.HeightFromMm,
+        HeightToMm = z.HeightToMm,
+        PieceHeightMm = z.Piece.TallMm,
         Handled = z.Handled,
+        Rim = z.Rim,
         CutEdges = z.CutEdges,
         Finish = z.Finish,
         Target = z.Target,
         Tolerance = z.Tolerance,
+        CrackColour = z.CrackColour,
+        Scale = z.Piece.Set!.Scale,
+        ViewingMm = z.Piece.Set.ViewingMm,
     };
 
-    private static async Task<Ok<ZonePage>> Get(Guid id, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<ZonePage>> Get(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var zone = await Tree.ZoneAsync(db, id, cancel);
-        var set = await Tree.SetAsync(db, zone.Piece!.SetId, cancel);
+        var set = zone.Piece!.Set!;
         if (zone.DeletedAt is not null || zone.Piece.DeletedAt is not null || set.DeletedAt is not null)
         {
             throw RefusedException.NotFound("id", id);
         }
 
         var scheme = await SchemeEndpoints.ViewAsync(zone.SchemeId, db, cancel);
-        var bench = await BenchEndpoints.OpenBench(db, scope, cancel);
-        var schools = SchoolsView.Of(bench);
+        var bench = await open.RowAsync(cancel);
+        var schools = bench.Schools;
         var draft = Draft(zone) with { Air = new(bench.RoomC, bench.RoomHumidity, bench.RoomFan) };
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
-        var neighbours = await db.Zones.AsNoTracking().Include(z => z.Piece).Include(z => z.Scheme!.Coats)
-            .Where(z => zone.Neighbours.Contains(z.Id) && z.DeletedAt == null).OrderBy(z => z.Position).ToListAsync(cancel);
+        var shelf = await open.ShelfAsync(cancel);
+        var neighbours = await ZoneStacks.Rows(db).Where(z => zone.Neighbours.Contains(z.Id)).OrderBy(z => z.Position).ToListAsync(cancel);
         return TypedResults.Ok(new ZonePage(
-            zone.Id, zone.Version, set.Name, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), draft, scheme, schools, [.. neighbours.Select(n => Neighbour(n, schools, shelf))]));
+            zone.Id, zone.Version, set.Name, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), draft, scheme, schools, [.. neighbours.Select(n => Neighbour(n, bench, shelf))], await AroundAsync(zone, draft.Air, db, cancel)));
     }
 
-    private static NeighbourView Neighbour(ZoneRow zone, SchoolsView schools, OpenShelf shelf)
+    // The stacks as they are kept, so that the one being worked on can be put in its place.
+    private static async Task<PieceRequest> AroundAsync(ZoneRow zone, AirDraft? air, LowfellDb db, CancellationToken cancel)
     {
-        var draft = StackReader.Read(Draft(zone), [.. zone.Scheme!.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], schools, shelf);
-        var top = Predictor.Predict(draft).Top;
+        var setId = zone.Piece!.SetId;
+        var rows = await ZoneStacks.Rows(db).Where(z => z.Piece!.SetId == setId).ToListAsync(cancel);
+        var mates = rows.Where(z => z.PieceId == zone.PieceId).SelectMany(z => z.Mates).Select(m => m.ZoneId).ToHashSet();
+        ZoneRow[] around = [.. rows.Where(z => z.PieceId == zone.PieceId).OrderBy(z => z.Position), .. rows.Where(z => z.PieceId != zone.PieceId && mates.Contains(z.Id))];
+        var parts = await db.Pieces.Where(p => p.PartOfId == zone.PieceId && p.DeletedAt == null).Select(p => p.Name).ToListAsync(cancel);
+        var (joins, assembly) = PieceReader.Around(around, parts);
+        return new(
+            [.. around.Select(z => new PieceZoneDraft(z.Id, z.Name, Draft(z) with { Air = air }, [.. z.Scheme!.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], z.Neighbours))],
+            joins,
+            assembly);
+    }
+
+    private static NeighbourView Neighbour(ZoneRow zone, Bench bench, OpenShelf shelf)
+    {
+        var top = Predictor.PredictMiddle(ZoneStacks.Read(zone, bench, shelf)).Top;
         return new(zone.Id, zone.Name, top.Recess.Colour.ToString(), top.Face.Colour.ToString(), top.Edge.Colour.ToString());
     }
 
     private static async Task<Created<Created>> Add(Guid pieceId, ZoneSettings settings, LowfellDb db, CancellationToken cancel)
     {
         var piece = await Tree.PieceAsync(db, pieceId, cancel);
-        settings.Check([.. piece.Zones.Select(z => z.Id)], null);
+        settings.Check(piece, [.. piece.Zones.Select(z => z.Id)], null);
         var row = new ZoneRow { Id = Guid.CreateVersion7(), PieceId = pieceId, Name = settings.Name, Position = piece.Zones.Select(z => z.Position).DefaultIfEmpty(-1).Max() + 1 };
         settings.CopyTo(row);
         row.SchemeId = await SchemeFor(settings, piece, db, cancel);
         db.Zones.Add(row);
         Mirror(row, piece.Zones);
+        await MirrorMatesAsync(row, piece.SetId, db, cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/zones/{row.Id}", new Created(row.Id));
     }
@@ -109,11 +134,12 @@ public static class ZoneEndpoints
     {
         var row = await Tree.ZoneAsync(db, id, cancel);
         var piece = await Tree.PieceAsync(db, row.PieceId, cancel);
-        change.Settings.Check([.. piece.Zones.Select(z => z.Id)], id);
-        Tree.CheckVersion(change.Version, row.Version);
+        change.Settings.Check(piece, [.. piece.Zones.Select(z => z.Id)], id);
+        Versions.Check(change.Version, row.Version);
         change.Settings.CopyTo(row);
         row.SchemeId = change.Settings.SchemeId is null ? row.SchemeId : await SchemeFor(change.Settings, piece, db, cancel);
         Mirror(row, piece.Zones);
+        await MirrorMatesAsync(row, piece.SetId, db, cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }
@@ -127,6 +153,26 @@ public static class ZoneEndpoints
             if (touches != sibling.Neighbours.Contains(row.Id))
             {
                 sibling.Neighbours = touches ? [.. sibling.Neighbours, row.Id] : [.. sibling.Neighbours.Where(n => n != row.Id)];
+            }
+        }
+    }
+
+    // What fits against another has it fit against itself, with the same room.
+    private static async Task MirrorMatesAsync(ZoneRow row, Guid setId, LowfellDb db, CancellationToken cancel)
+    {
+        var others = await db.Zones.Where(z => z.Id != row.Id && z.Piece!.SetId == setId && z.DeletedAt == null && z.Piece.DeletedAt == null).ToListAsync(cancel);
+        if (row.Mates.FirstOrDefault(m => others.All(o => o.Id != m.ZoneId)) is { } stranger)
+        {
+            throw new RefusedException("mates", $"{stranger.ZoneId} is no other zone of this set.");
+        }
+
+        foreach (var other in others)
+        {
+            var mine = row.Mates.FirstOrDefault(m => m.ZoneId == other.Id);
+            var theirs = other.Mates.FirstOrDefault(m => m.ZoneId == row.Id);
+            if (mine?.ClearanceMm != theirs?.ClearanceMm)
+            {
+                other.Mates = [.. other.Mates.Where(m => m.ZoneId != row.Id), .. mine is null ? Array.Empty<Mate>() : [new Mate(row.Id, mine.ClearanceMm)]];
             }
         }
     }
@@ -149,7 +195,7 @@ public static class ZoneEndpoints
         var source = await Tree.ZoneAsync(db, id, cancel);
         var piece = await Tree.PieceAsync(db, source.PieceId, cancel);
         var row = new ZoneRow { Id = Guid.CreateVersion7(), PieceId = source.PieceId, Name = source.Name, SchemeId = source.SchemeId, Position = piece.Zones.Select(z => z.Position).DefaultIfEmpty(-1).Max() + 1 };
-        (ZoneSettings.Of(source) with { Name = Tree.CopyName(source.Name), Neighbours = [] }).CopyTo(row);
+        (ZoneSettings.Of(source) with { Name = Tree.CopyName(source.Name), Neighbours = [], Mates = [] }).CopyTo(row);
         db.Zones.Add(row);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/zones/{row.Id}", new Created(row.Id));

@@ -1,8 +1,7 @@
 using Lowfell.Core.Materials;
 using Lowfell.Store;
+using Lowfell.Web.Api;
 using Lowfell.Web.Devices;
-using Lowfell.Web.Features.Sets;
-using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -23,10 +22,10 @@ public static class BottleEndpoints
         bottles.MapPut("", Change).WithSummary("Changes a bottle; 409 when somebody else has meanwhile.").ProducesProblem(409);
         bottles.MapDelete("", Remove).WithSummary("Throws a bottle away.");
         var scale = app.MapGroup("/api/devices/scale").WithTags("Devices").ProducesValidationProblem();
-        scale.MapGet("", (IBenchScale device) => TypedResults.Ok(device.Read())).WithSummary("What the bench scale shows; a simulated one ships with the application.");
+        scale.MapGet("", async (IBenchScale device, CancellationToken cancel) => TypedResults.Ok(await device.ReadAsync(cancel))).WithSummary("What the bench scale shows; a simulated one ships with the application.");
         scale.MapPost("", Load).WithSummary("Lets so many drops of a material fall on the simulated scale.");
         var reader = app.MapGroup("/api/devices/reader").WithTags("Devices").ProducesValidationProblem();
-        reader.MapGet("", (IColourReader device) => TypedResults.Ok(device.Read())).WithSummary("What the colour reader shows; a simulated one ships with the application.");
+        reader.MapGet("", async (IColourReader device, CancellationToken cancel) => TypedResults.Ok(await device.ReadAsync(cancel))).WithSummary("What the colour reader shows; a simulated one ships with the application.");
         reader.MapPost("", Aim).WithSummary("Aims the simulated colour reader at a bare field or at a stripe of a material on it.");
     }
 
@@ -54,7 +53,7 @@ public static class BottleEndpoints
     {
         Check(change.Bottle, "bottle.", clock);
         var row = await db.Bottles.SingleOrDefaultAsync(b => b.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
-        Tree.CheckVersion(change.Version, row.Version);
+        Versions.Check(change.Version, row.Version);
         change.Bottle.CopyTo(row);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(BottleView.Of(row));
@@ -95,7 +94,7 @@ public static class BottleEndpoints
         var checks = new Checks();
         checks.Within("", "drops", load.Drops, 1, 500);
         checks.Enforce();
-        device.Drip(await MaterialAsync(load.MaterialId, db, cancel), load.Drops);
+        await device.DripAsync(await MaterialAsync(load.MaterialId, db, cancel), load.Drops, cancel);
         return TypedResults.NoContent();
     }
 
@@ -104,7 +103,7 @@ public static class BottleEndpoints
         var checks = new Checks();
         checks.Within("", "dryFilmUm", aim.DryFilmUm, 0.5, 500, " um");
         checks.Enforce();
-        device.Aim(aim.MaterialId is { } id ? await MaterialAsync(id, db, cancel) : null, aim.WhiteField, aim.DryFilmUm);
+        await device.AimAsync(aim.MaterialId is { } id ? await MaterialAsync(id, db, cancel) : null, aim.WhiteField, aim.DryFilmUm, cancel);
         return TypedResults.NoContent();
     }
 

@@ -1,10 +1,11 @@
 using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Prediction;
 using Lowfell.Store;
-using Lowfell.Web.Features.Stack;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -63,12 +64,12 @@ public static class CalibrationEndpoints
         group.MapPut("calibration", Choose).WithSummary("Goes back to a kept stripe, or to the film that follows from the swatch.");
     }
 
-    private static async Task<Ok<StripeView>> Preview(Guid id, StripeDraft draft, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<StripeView>> Preview(Guid id, StripeDraft draft, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var row = await RowAsync(id, db, cancel);
         var (solved, material) = Solve(draft, row.ToCore());
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
-        var stacks = await ZoneStacks.UsingAsync(id, db, scope, shelf, cancel);
+        var shelf = await open.ShelfAsync(cancel);
+        var stacks = await ZoneStacks.UsingAsync(id, db, open, shelf, cancel);
         var paint = Paint.Of(material);
         return TypedResults.Ok(new StripeView(
             Math.Round(solved.ContrastRatio(material.ReferenceFilmUm), 3),
@@ -86,7 +87,7 @@ public static class CalibrationEndpoints
         return TypedResults.Ok(kept.Select(c => View(c, row)).ToList());
     }
 
-    private static async Task<Created<CalibrationView>> Accept(Guid id, StripeDraft draft, LowfellDb db, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Created<CalibrationView>> Accept(Guid id, StripeDraft draft, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var row = await RowAsync(id, db, cancel);
         if (await db.Calibrations.CountAsync(c => c.MaterialId == id, cancel) >= MostKept)
@@ -110,19 +111,19 @@ public static class CalibrationEndpoints
         };
         db.Calibrations.Add(kept);
         row.Take(kept);
-        await shelves.TouchAsync(db, scope, cancel);
+        await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/materials/{id}/calibrations", View(kept, row));
     }
 
-    private static async Task<NoContent> Choose(Guid id, CalibrationChoice choice, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<NoContent> Choose(Guid id, CalibrationChoice choice, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var row = await RowAsync(id, db, cancel);
         var kept = choice.CalibrationId is { } wanted
             ? await db.Calibrations.SingleOrDefaultAsync(c => c.Id == wanted && c.MaterialId == id, cancel) ?? throw RefusedException.NotFound("calibrationId", wanted)
             : null;
         row.Take(kept);
-        await shelves.TouchAsync(db, scope, cancel);
+        await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

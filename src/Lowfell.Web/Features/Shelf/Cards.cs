@@ -1,7 +1,9 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Prediction;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Web.Features.Shelf;
 
@@ -26,13 +28,5 @@ public static class Cards
 
     /// <summary>Over a card, in 1 to so many passes of the paint's usual technique.</summary>
     public static string[] Over(Srgb card, Paint paint, int mostPasses = MostPasses) =>
-        [.. Enumerable.Range(1, mostPasses).Select(passes => StackedCard.Colour(card, paint, UsualTechnique(paint.Lead), Flat, passes).ToString())];
-
-    private static Technique UsualTechnique(Material material) => material.Family switch
-    {
-        Family.AcrylicWash or Family.EnamelWash => Technique.ThinnedWash,
-        Family.Pigment => Technique.Pigment,
-        _ when material.Clear => Technique.Varnish,
-        _ => Technique.BaseCoat,
-    };
+        [.. Enumerable.Range(1, mostPasses).Select(passes => StackedCard.Colour(card, paint, paint.Lead.Family.Proposed(), Flat, passes).ToString())];
 }

@@ -1,8 +1,11 @@
 using Lowfell.Core.Colour;
-using Lowfell.Core.Drying;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
 
 namespace Lowfell.Web.Features.Shelf;
 
@@ -33,11 +36,11 @@ public sealed record DryingView(double TouchMin, double RecoatMin, double CuredH
     }
 }
 
-/// <summary>A material as it is drawn up: inline in a draft, or to be kept on the shelf.</summary>
+/// <summary>A material as it is drawn up: inline in a draft, or to be kept on the shelf. Family and colour are enough; whatever is not given is the family's.</summary>
 public sealed record MaterialDraft
 {
-    /// <summary>Name, 1-120 characters.</summary>
-    public required string Name { get; init; }
+    /// <summary>Name, 1-120 characters; the family's word inline in a draft that gives none.</summary>
+    public string Name { get; init; } = "";
 
     /// <summary>House that makes it.</summary>
     public string House { get; init; } = "";
@@ -45,23 +48,23 @@ public sealed record MaterialDraft
     /// <summary>Family.</summary>
     public required Family Family { get; init; }
 
-    /// <summary>Colour of the dry, hiding paint, #rrggbb.</summary>
-    public required string Colour { get; init; }
+    /// <summary>Colour of the dry, hiding paint, #rrggbb; needed but for families without a colour of their own.</summary>
+    public string? Colour { get; init; }
 
-    /// <summary>Contrast ratio at the reference film, 0.03-0.9999.</summary>
-    public double ContrastRatio { get; init; } = 0.9;
+    /// <summary>Contrast ratio at the reference film, 0.03-0.9999; none for what family and colour usually hide.</summary>
+    public double? ContrastRatio { get; init; }
 
-    /// <summary>Dry film of the contrast ratio, um, 1-500.</summary>
-    public double ReferenceFilmUm { get; init; } = 20;
+    /// <summary>Dry film of the contrast ratio, um, 1-500; none for the usual one.</summary>
+    public double? ReferenceFilmUm { get; init; }
 
-    /// <summary>Dry over wet volume, 0.01-1.</summary>
-    public double VolumeSolids { get; init; } = 0.36;
+    /// <summary>Dry over wet volume, 0.01-1; none for the family's.</summary>
+    public double? VolumeSolids { get; init; }
 
-    /// <summary>Sheen.</summary>
-    public Sheen Sheen { get; init; } = Sheen.Matt;
+    /// <summary>Sheen; none for the family's.</summary>
+    public Sheen? Sheen { get; init; }
 
-    /// <summary>Undertone power, 0-1: 0 flat, about 0.5 for brown washes.</summary>
-    public double UndertonePower { get; init; }
+    /// <summary>Undertone power, 0-1: 0 flat, about 0.5 for brown washes; none for the family's.</summary>
+    public double? UndertonePower { get; init; }
 
     /// <summary>Metallic or fluorescent.</summary>
     public Effect Effect { get; init; }
@@ -75,54 +78,67 @@ public sealed record MaterialDraft
     /// <summary>Own drying; none for the family's.</summary>
     public DryingView? Drying { get; init; }
 
-    /// <summary>Own resistance, eight figures of 0-3: recoat-dry and cured against water, alcohol, white spirit, lacquer thinner.</summary>
-    public IReadOnlyList<int>? Resistance { get; init; }
+    /// <summary>Own answers to the carriers; none for the family's.</summary>
+    public Resistance? Resistance { get; init; }
 
     /// <summary>Checks the figures.</summary>
-    public void Check(Checks checks, string prefix)
+    /// <param name="checks">Where faults are noted.</param>
+    /// <param name="prefix">Where the material stands in the request.</param>
+    /// <param name="named">Whether it must have a name.</param>
+    public void Check(Checks checks, string prefix, bool named = true)
     {
-        checks.Name(prefix, "name", Name);
+        if (named)
+        {
+            checks.Name(prefix, "name", Name);
+        }
+        else
+        {
+            checks.Text(prefix, "name", Name, Checks.LongestName);
+        }
+
         checks.Text(prefix, "house", House, Checks.LongestName);
         checks.Colour(prefix, "colour", Colour);
-        checks.Within(prefix, "contrastRatio", ContrastRatio, FilmOptics.LeastContrastRatio, 0.9999);
-        checks.Within(prefix, "referenceFilmUm", ReferenceFilmUm, 1, 500, " um");
-        checks.Within(prefix, "volumeSolids", VolumeSolids, 0.01, 1);
-        checks.Within(prefix, "undertonePower", UndertonePower, 0, 1);
+        if (Colour is null && Family.Facts().LabelColour is null)
+        {
+            checks.Fault(prefix + "colour", $"{Words.Capital(Words.A(Family.Facts().Word))} needs a colour written #rrggbb.");
+        }
+
+        checks.WithinIfAny(prefix, "contrastRatio", ContrastRatio, FilmOptics.LeastContrastRatio, 0.9999);
+        checks.WithinIfAny(prefix, "referenceFilmUm", ReferenceFilmUm, 1, 500, " um");
+        checks.WithinIfAny(prefix, "volumeSolids", VolumeSolids, 0.01, 1);
+        checks.WithinIfAny(prefix, "undertonePower", UndertonePower, 0, 1);
         checks.WithinIfAny(prefix, "dropsPerMl", DropsPerMl, 2, 200, " drops to the ml");
         checks.WithinIfAny(prefix, "lowStockMl", LowStockMl, 0, 10_000, " ml");
         Drying?.Check(checks, prefix + "drying.");
-        if (Resistance is { } row && (row.Count != 8 || row.Any(v => v is < 0 or > 3)))
-        {
-            checks.Fault(prefix + "resistance", "Eight figures of 0 to 3 are needed.");
-        }
     }
 
     /// <summary>To Core, once checked.</summary>
     public Material ToCore(Guid id = default) => new()
     {
         Id = id,
-        Name = Name,
+        Name = string.IsNullOrWhiteSpace(Name) ? Family.Facts().Word : Name,
         Family = Family,
-        Colour = Srgb.Parse(Colour),
-        ContrastRatio = ContrastRatio,
-        ReferenceFilmUm = ReferenceFilmUm,
-        VolumeSolids = VolumeSolids,
-        Sheen = Sheen,
-        UndertonePower = UndertonePower,
+        Colour = Srgb.Parse(Colour ?? Family.Facts().LabelColour!),
+        OwnContrastRatio = ContrastRatio,
+        OwnReferenceFilmUm = ReferenceFilmUm,
+        OwnVolumeSolids = VolumeSolids,
+        OwnSheen = Sheen,
+        OwnUndertonePower = UndertonePower,
         Effect = Effect,
         OwnDropsPerMl = DropsPerMl,
         OwnDrying = Drying?.ToCore(),
-        OwnResistance = Resistance is null ? null : Core.Materials.Resistance.FromRow(Resistance),
+        OwnResistance = Resistance,
     };
 
     /// <summary>Copies the figures to a row.</summary>
     public void CopyTo(MaterialRow row)
     {
-        (row.Name, row.House, row.Family, row.Colour) = (Name.Trim(), House.Trim(), Family, Colour.ToLowerInvariant());
+        (row.Name, row.House, row.Family) = (Name.Trim(), House.Trim(), Family);
+        row.Colour = (Colour ?? Family.Facts().LabelColour!).ToLowerInvariant();
         (row.ContrastRatio, row.ReferenceFilmUm, row.VolumeSolids) = (ContrastRatio, ReferenceFilmUm, VolumeSolids);
         (row.Sheen, row.UndertonePower, row.Effect, row.DropsPerMl, row.LowStockMl) = (Sheen, UndertonePower, Effect, DropsPerMl, LowStockMl);
         row.Drying = Drying is { } d ? [d.TouchMin, d.RecoatMin, d.CuredH, d.ReferenceWetFilmUm, d.Exponent, d.WarmAirFactor ?? 0] : null;
-        row.Resistance = Resistance is null ? null : [.. Resistance];
+        row.Resistance = Resistance?.ToRow();
     }
 
     /// <summary>From Core, for coats that a mend adds.</summary>
@@ -131,15 +147,15 @@ public sealed record MaterialDraft
         Name = m.Name,
         Family = m.Family,
         Colour = m.Colour.ToString(),
-        ContrastRatio = m.ContrastRatio,
-        ReferenceFilmUm = m.ReferenceFilmUm,
-        VolumeSolids = m.VolumeSolids,
-        Sheen = m.Sheen,
-        UndertonePower = m.UndertonePower,
+        ContrastRatio = m.OwnContrastRatio,
+        ReferenceFilmUm = m.OwnReferenceFilmUm,
+        VolumeSolids = m.OwnVolumeSolids,
+        Sheen = m.OwnSheen,
+        UndertonePower = m.OwnUndertonePower,
         Effect = m.Effect,
         DropsPerMl = m.OwnDropsPerMl,
         Drying = m.OwnDrying is null ? null : DryingView.Of(m.OwnDrying),
-        Resistance = m.OwnResistance?.ToRow(),
+        Resistance = m.OwnResistance,
     };
 }
 
@@ -173,23 +189,47 @@ public sealed record SubstitutesView(int Stacks, IReadOnlyList<SubstituteView> I
 /// <param name="LeftMl">On the shelf, ml.</param>
 public sealed record SubstituteView(Guid MaterialId, string Name, string Colour, double MeanDeltaE, double WorstDeltaE, string WorstIn, double LeftMl);
 
-/// <summary>What the family says, and what is in force.</summary>
-/// <param name="FamilyWord">The painter's word for the family.</param>
-/// <param name="Carrier">What carries it.</param>
+/// <summary>What is in force of a material: its own figures, else its family's.</summary>
+/// <param name="Colour">Colour, or what is drawn as its label.</param>
 /// <param name="Thinners">What it takes, its own first.</param>
-/// <param name="LeastPaintFraction">Least paint fraction in its own thinner.</param>
-/// <param name="Clear">Leaves no colour.</param>
-/// <param name="Drying">Drying in force.</param>
-/// <param name="Resistance">Resistance in force, eight figures.</param>
-/// <param name="DropsPerMl">Drops to the ml in force.</param>
+/// <param name="LeastPaintFraction">Least paint fraction of a coat in its own thinner.</param>
+/// <param name="ContrastRatio">Contrast ratio.</param>
+/// <param name="ReferenceFilmUm">Dry film of the contrast ratio, um.</param>
+/// <param name="VolumeSolids">Dry over wet volume.</param>
+/// <param name="Sheen">Sheen.</param>
+/// <param name="UndertonePower">Undertone power.</param>
+/// <param name="Drying">Drying.</param>
+/// <param name="Resistance">What its dry film bears.</param>
+/// <param name="DropsPerMl">Drops to the ml.</param>
 public sealed record MaterialFacts(
-    string FamilyWord, Carrier Carrier, IReadOnlyList<Thinner> Thinners, double LeastPaintFraction, bool Clear, DryingView Drying, IReadOnlyList<int> Resistance, double DropsPerMl)
+    string Colour,
+    IReadOnlyList<Thinner> Thinners,
+    double LeastPaintFraction,
+    double ContrastRatio,
+    double ReferenceFilmUm,
+    double VolumeSolids,
+    Sheen Sheen,
+    double UndertonePower,
+    DryingView Drying,
+    Resistance Resistance,
+    double DropsPerMl)
 {
     /// <summary>Of a material.</summary>
     public static MaterialFacts Of(Material m)
     {
         var facts = m.Family.Facts();
-        return new(facts.Word, facts.Carrier, [facts.OwnThinner, .. facts.OtherThinners], facts.LeastPaintFraction, facts.Clear, DryingView.Of(m.Drying), m.Resistance.ToRow(), Math.Round(1 / m.DropMl, 1));
+        return new(
+            m.Colour.ToString(),
+            [facts.OwnThinner, .. facts.OtherThinners],
+            facts.Thinned.Least,
+            Math.Round(m.ContrastRatio, 4),
+            Math.Round(m.ReferenceFilmUm, 1),
+            m.VolumeSolids,
+            m.Sheen,
+            m.UndertonePower,
+            DryingView.Of(m.Drying),
+            m.Resistance,
+            Math.Round(1 / m.DropMl, 1));
     }
 }
 

@@ -1,6 +1,5 @@
-using System.Text.Json;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
-using Lowfell.Web.Hosting;
 
 namespace Lowfell.Web.Features.Shelf;
 
@@ -17,34 +16,13 @@ public sealed record FilmSnapshot(double[] Absorption, double[] Scattering, doub
 /// <param name="Film">Its measured film, where it had one.</param>
 public sealed record MaterialSnapshot(Guid Id, MaterialDraft Material, FilmSnapshot? Film)
 {
-    private static readonly JsonSerializerOptions Json = Options();
-
-    /// <summary>Of a material now.</summary>
+    /// <summary>Of a material now: what it looks like is written out, so that a later change of its family does not change it.</summary>
     public static MaterialSnapshot Of(Material m) =>
-        new(m.Id, MaterialDraft.Of(m), m.OwnFilm is { } f ? new(f.AbsorptionPerUm, f.ScatteringPerUm, f.SurfaceTerm, f.Kappa) : null);
+        new(m.Id, MaterialDraft.Of(m) with { ContrastRatio = m.ContrastRatio, ReferenceFilmUm = m.ReferenceFilmUm, VolumeSolids = m.VolumeSolids, Sheen = m.Sheen, UndertonePower = m.UndertonePower }, m.OwnFilm is { } f ? new(f.AbsorptionPerUm, f.ScatteringPerUm, f.SurfaceTerm, f.Kappa) : null);
 
     /// <summary>As Core knows it.</summary>
     public Material ToCore() => Material.ToCore(Id) with
     {
         OwnFilm = Film is { } f ? new MeasuredFilm(f.Absorption, f.Scattering, f.Surface, f.Kappa) : null,
     };
-
-    /// <summary>Writes something that is kept.</summary>
-    public static string Write<T>(T value) => JsonSerializer.Serialize(value, Json);
-
-    /// <summary>Reads something that was kept.</summary>
-    public static T Read<T>(string text) => JsonSerializer.Deserialize<T>(text, Json) ?? throw new JsonException("Nothing is kept here.");
-
-    private static JsonSerializerOptions Options()
-    {
-        var options = new JsonSerializerOptions(JsonSerializerDefaults.Web);
-        LowfellHost.Json(options);
-
-        // What is null is not written.
-        options.RespectRequiredConstructorParameters = false;
-
-        // What was kept by an older version may hold fields that are no longer known.
-        options.UnmappedMemberHandling = System.Text.Json.Serialization.JsonUnmappedMemberHandling.Skip;
-        return options;
-    }
 }

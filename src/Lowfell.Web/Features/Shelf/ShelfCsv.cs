@@ -3,10 +3,9 @@ using System.Runtime.CompilerServices;
 using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
-using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
 
 namespace Lowfell.Web.Features.Shelf;
 
@@ -219,11 +218,11 @@ internal static class ShelfCsv
             House = Text("house"),
             Family = Word("family", usual.Family),
             Colour = Text("colour").ToLowerInvariant(),
-            ContrastRatio = Number("contrast_ratio") ?? usual.ContrastRatio,
-            ReferenceFilmUm = Number("reference_film_um") ?? usual.ReferenceFilmUm,
-            VolumeSolids = Number("volume_solids") ?? usual.VolumeSolids,
-            Sheen = Word("sheen", Sheen.Matt),
-            UndertonePower = Number("undertone_power") ?? 0,
+            ContrastRatio = Number("contrast_ratio"),
+            ReferenceFilmUm = Number("reference_film_um"),
+            VolumeSolids = Number("volume_solids"),
+            Sheen = Text("sheen").Length == 0 ? null : Word("sheen", Core.Films.Sheen.Matt),
+            UndertonePower = Number("undertone_power"),
             Effect = Word("effect", Effect.Plain),
             DropsPerMl = Number("drops_per_ml"),
             LowStockMl = Number("low_stock_ml"),
@@ -277,7 +276,7 @@ internal static class ShelfCsv
         csv.WriteField(m.ContrastRatio);
         csv.WriteField(m.ReferenceFilmUm);
         csv.WriteField(m.VolumeSolids);
-        csv.WriteField(Camel(m.Sheen));
+        csv.WriteField(m.Sheen is { } sheen ? Camel(sheen) : null);
         csv.WriteField(m.UndertonePower);
         csv.WriteField(Camel(m.Effect));
         csv.WriteField(m.DropsPerMl);

@@ -1,9 +1,9 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Prediction;
 using Lowfell.Store;
-using Lowfell.Web.Features.Stack;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -24,6 +24,7 @@ public static class ShelfEndpoints
         group.MapGet("near", Near).WithSummary("Every material that has a colour, by how near its swatch is to one.");
         group.MapGet("{id:guid}/substitutes", SubstitutesOf).WithSummary("What could stand in for a material, by what the stacks that use it would look like.");
         group.MapDelete("{id:guid}", Remove).WithSummary("Takes a material off the shelf; 409 while something uses it.").ProducesProblem(409);
+        group.MapPost("{id:guid}/restore", Restore).WithSummary("Puts a material back with its bottles, stripes and calibration.").ProducesProblem(409);
         app.MapPost("/api/preview/swatch", Swatch).WithTags("Preview").WithSummary("A material over black and over white, by passes; with the painted stripe of the kept one, if it is named.").ProducesValidationProblem();
     }
 
@@ -35,26 +36,26 @@ public static class ShelfEndpoints
         return TypedResults.Ok(rows.Select(r => View(r, coats.GetValueOrDefault(r.Id) + mixes.GetValueOrDefault(r.Id))).ToList());
     }
 
-    private static async Task<Ok<List<NearSwatch>>> Near(string colour, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<List<NearSwatch>>> Near(string colour, OpenBench open, CancellationToken cancel)
     {
         var checks = new Checks();
         checks.Colour("", "colour", colour);
         checks.Enforce();
         var wanted = Srgb.Parse(colour).ToLab();
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
+        var shelf = await open.ShelfAsync(cancel);
         return TypedResults.Ok(shelf.Materials.Values.Where(m => !m.Clear)
             .Select(m => new NearSwatch(m.Id, Math.Round(ColourDifference.Ciede2000(wanted, m.Colour.ToLab()), 2))).OrderBy(n => n.DeltaE).ToList());
     }
 
-    private static async Task<Ok<SubstitutesView>> SubstitutesOf(Guid id, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<SubstitutesView>> SubstitutesOf(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
+        var shelf = await open.ShelfAsync(cancel);
         if (!shelf.Materials.ContainsKey(id))
         {
             throw RefusedException.NotFound("id", id);
         }
 
-        var stacks = await ZoneStacks.UsingAsync(id, db, scope, shelf, cancel);
+        var stacks = await ZoneStacks.UsingAsync(id, db, open, shelf, cancel);
         var ranked = Substitutes.Rank(id, [.. stacks.Select(s => s.Draft)], shelf.Shelf.Materials, SubstitutesShown);
         var left = await db.Bottles.GroupBy(b => b.MaterialId).Select(g => new { g.Key, Ml = g.Sum(b => b.LeftMl) }).ToDictionaryAsync(g => g.Key, g => g.Ml, cancel);
         return TypedResults.Ok(new SubstitutesView(
@@ -69,38 +70,50 @@ public static class ShelfEndpoints
                 Math.Round(left.GetValueOrDefault(r.Material.Id), 1)))]));
     }
 
-    private static async Task<Created<MaterialView>> Add(MaterialDraft draft, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Created<MaterialView>> Add(MaterialDraft draft, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         Check(draft, "");
-        var row = new MaterialRow { Id = Guid.CreateVersion7(), Name = draft.Name, Colour = draft.Colour };
+        var row = new MaterialRow { Id = Guid.CreateVersion7(), Name = draft.Name, Colour = "" };
         draft.CopyTo(row);
         db.Materials.Add(row);
-        await shelves.TouchAsync(db, scope, cancel);
+        await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/materials/{row.Id}", View(row, 0));
     }
 
-    private static async Task<Ok<MaterialView>> Change(Guid id, MaterialChange change, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<MaterialView>> Change(Guid id, MaterialChange change, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         Check(change.Material, "material.");
         var row = await db.Materials.Include(m => m.Bottles).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
-        if (row.Version != change.Version)
-        {
-            throw new RefusedException("version", $"You changed version {change.Version}; version {row.Version} is on the shelf now.", 409);
-        }
+        Versions.Check(change.Version, row.Version);
 
         change.Material.CopyTo(row);
-        await shelves.TouchAsync(db, scope, cancel);
+        await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
         var used = await db.Coats.Where(c => c.MaterialId == id).Select(c => c.SchemeId).Distinct().CountAsync(cancel);
         return TypedResults.Ok(View(row, used));
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var row = await db.Materials.SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
-        db.Materials.Remove(row);
-        await shelves.TouchAsync(db, scope, cancel);
+        if (await db.Coats.AnyAsync(c => c.MaterialId == id, cancel) || await db.Set<MixComponentRow>().AnyAsync(c => c.MaterialId == id, cancel))
+        {
+            throw new RefusedException("id", $"{row.Name} is still used in a stack or a mix; take it out there first.", 409);
+        }
+
+        // A coat that another window adds in this very moment is read on all the same.
+        row.DeletedAt = clock.GetUtcNow();
+        await open.TouchShelfAsync(cancel);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> Restore(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        var row = await db.Materials.IgnoreQueryFilters([LowfellDb.OnTheShelf]).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        row.DeletedAt = null;
+        await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

@@ -3,7 +3,9 @@ using System.Runtime.InteropServices;
 using System.Security.Cryptography;
 using System.Text;
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
+using Lowfell.Web.Files;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
@@ -89,8 +91,7 @@ public static class ShelfFileEndpoints
     private static async IAsyncEnumerable<ImportRowView> Check(HttpRequest request, LowfellDb db, TimeProvider clock, [EnumeratorCancellation] CancellationToken cancel)
     {
         RefuseTooLarge(request);
-        var shelf = (await db.Materials.Select(m => m.Name).ToListAsync(cancel)).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        var judge = new RowJudge(shelf);
+        var judge = new RowJudge(await ShelfNames.OpenAsync(db, cancel));
         await foreach (var row in ShelfCsv.ReadAsync(request.Body, Today(clock), cancel))
         {
             var (verdict, faults) = judge.Judge(row);
@@ -99,18 +100,12 @@ public static class ShelfFileEndpoints
     }
 
     private static async Task<Ok<ImportResult>> Import(
-        HttpRequest request, LowfellDb db, IBenchScope scope, ShelfCache shelves, TimeProvider clock, CancellationToken cancel, string duplicates = "skip", bool leaveOut = false)
+        HttpRequest request, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel, string duplicates = "skip", bool leaveOut = false)
     {
         RefuseTooLarge(request);
         var known = QueryWord.Parse<Duplicates>("duplicates", duplicates) ?? Duplicates.Skip;
-        var names = new Dictionary<string, Guid>(StringComparer.OrdinalIgnoreCase);
-        foreach (var material in await db.Materials.OrderBy(m => m.Id).Select(m => new { m.Name, m.Id }).ToListAsync(cancel))
-        {
-            // Names that differ in their capitals alone may stand on the shelf; the first is the one that a file means.
-            names.TryAdd(material.Name, material.Id);
-        }
-
-        var judge = new RowJudge(names.Keys.ToHashSet(StringComparer.OrdinalIgnoreCase));
+        var names = await ShelfNames.OpenAsync(db, cancel);
+        var judge = new RowJudge(await ShelfNames.OpenAsync(db, cancel));
         var import = new ShelfImport(db, names, known);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var refused = 0;
@@ -136,7 +131,7 @@ public static class ShelfFileEndpoints
             }
         }
 
-        await shelves.TouchAsync(db, scope, cancel);
+        await open.TouchShelfAsync(cancel);
         await import.SaveAsync(cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(import.Result(refused));
@@ -153,10 +148,39 @@ public static class ShelfFileEndpoints
 
     private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
 
+    /// <summary>Materials of the shelf by name: by the very name, else by one that differs in its capitals alone, for both may stand there.</summary>
+    private sealed class ShelfNames
+    {
+        private readonly Dictionary<string, Guid> exact = new(StringComparer.Ordinal);
+        private readonly Dictionary<string, Guid> loose = new(StringComparer.OrdinalIgnoreCase);
+
+        public static async Task<ShelfNames> OpenAsync(LowfellDb db, CancellationToken cancel)
+        {
+            var names = new ShelfNames();
+            foreach (var material in await db.Materials.OrderBy(m => m.Id).Select(m => new { m.Name, m.Id }).ToListAsync(cancel))
+            {
+                names.Add(material.Name, material.Id);
+            }
+
+            return names;
+        }
+
+        public void Add(string name, Guid id)
+        {
+            exact.TryAdd(name, id);
+            loose.TryAdd(name, id);
+        }
+
+        public Guid? Find(string name) => exact.TryGetValue(name, out var id) || loose.TryGetValue(name, out id) ? id : null;
+
+        public bool Has(string name) => exact.ContainsKey(name);
+    }
+
     /// <summary>Tells new from known; remembers a hash of each name of the file, no more.</summary>
-    private sealed class RowJudge(HashSet<string> shelf)
+    private sealed class RowJudge(ShelfNames shelf)
     {
         private readonly HashSet<UInt128> seen = [];
+        private readonly HashSet<Guid> meant = [];
         private CsvRow? last;
 
         public (ImportVerdict Verdict, IReadOnlyDictionary<string, string> Faults) Judge(CsvRow row)
@@ -168,7 +192,7 @@ public static class ShelfFileEndpoints
                 return (ImportVerdict.Refused, row.Faults);
             }
 
-            if (above?.Material is { } first && string.Equals(first.Name, material.Name, StringComparison.OrdinalIgnoreCase))
+            if (above?.Material is { } first && first.Name == material.Name)
             {
                 return row.Bottle is not null && first == material
                     ? (ImportVerdict.Bottle, row.Faults)
@@ -176,17 +200,18 @@ public static class ShelfFileEndpoints
             }
 
             // Wide enough that no two of fifty thousand names are ever taken for one.
-            if (!seen.Add(MemoryMarshal.Read<UInt128>(SHA256.HashData(Encoding.UTF8.GetBytes(material.Name.ToUpperInvariant())))))
+            if (!seen.Add(MemoryMarshal.Read<UInt128>(SHA256.HashData(Encoding.UTF8.GetBytes(material.Name)))))
             {
                 return (ImportVerdict.Refused, new Dictionary<string, string> { ["name"] = $"{row.Name} stands further up in the file; lines of one material belong together." });
             }
 
-            return (shelf.Contains(material.Name) ? ImportVerdict.Duplicate : ImportVerdict.New, row.Faults);
+            // One of the shelf is meant by one name of the file: another in other capitals is another material.
+            return (shelf.Find(material.Name) is { } known && (meant.Add(known) || shelf.Has(material.Name)) ? ImportVerdict.Duplicate : ImportVerdict.New, row.Faults);
         }
     }
 
     /// <summary>Puts rows on the shelf in batches.</summary>
-    private sealed class ShelfImport(LowfellDb db, Dictionary<string, Guid> names, Duplicates duplicates)
+    private sealed class ShelfImport(LowfellDb db, ShelfNames names, Duplicates duplicates)
     {
         private Guid? current;
         private int added;
@@ -203,7 +228,7 @@ public static class ShelfFileEndpoints
             var draft = row.Material!;
             if (verdict == ImportVerdict.Duplicate && duplicates == Duplicates.Update)
             {
-                var known = await db.Materials.Include(m => m.Bottles).SingleAsync(m => m.Id == names[draft.Name], cancel);
+                var known = await db.Materials.Include(m => m.Bottles).SingleAsync(m => m.Id == names.Find(draft.Name), cancel);
                 var (drying, resistance, name) = (known.Drying, known.Resistance, known.Name);
                 draft.CopyTo(known);
                 (known.Drying, known.Resistance, known.Name) = (drying, resistance, name);
@@ -222,10 +247,10 @@ public static class ShelfFileEndpoints
             else if (verdict != ImportVerdict.Bottle)
             {
                 var name = verdict == ImportVerdict.Duplicate ? Free(draft.Name) : draft.Name;
-                var material = new MaterialRow { Id = Guid.CreateVersion7(), Name = name, Colour = draft.Colour };
+                var material = new MaterialRow { Id = Guid.CreateVersion7(), Name = name, Colour = "" };
                 (draft with { Name = name }).CopyTo(material);
                 db.Materials.Add(material);
-                names[name] = material.Id;
+                names.Add(name, material.Id);
                 (current, added) = (material.Id, added + 1);
             }
 
@@ -254,7 +279,7 @@ public static class ShelfFileEndpoints
             {
                 var end = $" {number}";
                 var tried = (name.Length + end.Length > LongestName ? name[..(LongestName - end.Length)] : name) + end;
-                if (!names.ContainsKey(tried))
+                if (!names.Has(tried))
                 {
                     return tried;
                 }

@@ -1,5 +1,5 @@
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
 
 namespace Lowfell.Web.Features.Shelf;
 
@@ -76,11 +76,6 @@ public sealed record DropCalibration(int Drops, double? Ml = null, double? Grams
 /// <param name="DropMl">One drop, ml.</param>
 /// <param name="DensityGPerMl">Density that a mass was turned to a volume with, g/ml.</param>
 public sealed record CalibratedDrop(double DropsPerMl, double DropMl, double DensityGPerMl);
-
-/// <summary>What the bench scale shows.</summary>
-/// <param name="Grams">Grams above tare.</param>
-/// <param name="Steady">Whether it has settled.</param>
-public sealed record ScaleView(double Grams, bool Steady);
 
 /// <summary>Something put on the simulated scale: so many drops of a material.</summary>
 /// <param name="MaterialId">The material.</param>

@@ -1,10 +1,11 @@
 using System.Text.Json;
+using Lowfell.Core.Mending;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Stacks;
-using Lowfell.Store;
-using Lowfell.Web.Features.Benches;
-using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
+using Lowfell.Core.Surfaces;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
@@ -21,20 +22,22 @@ public static class PreviewEndpoints
     {
         var group = app.MapGroup("/api/preview").WithTags("Preview").ProducesValidationProblem();
         group.MapPost("stack", Stack).Accepts<StackRequest>("application/json").Produces<StackPreview>().WithSummary("Predicts a stack and reads it with the layer rules.");
-        group.MapPost("mend", Mend).WithSummary("Makes one mend of one finding, and previews the mended stack.").ProducesProblem(409);
+        group.MapPost("mends", Mends).WithSummary("The mends of one finding with what each costs and leads to, the best first.").ProducesProblem(409);
+        group.MapPost("mend-all", MendAllOf).WithSummary("Looks for the mends that leave no stop and no risk at the least cost.");
+        group.MapPost("piece", Piece).WithSummary("What the rules find over all zones of a piece, and a better order of them.");
         group.MapPost("help", Help).WithSummary("Passes to cover, the base for the target, and the nearest on the shelf.");
     }
 
-    private static async Task<IResult> Stack(HttpContext context, IBenchScope scope, ShelfCache shelves, PreviewMemory memory, IOptions<JsonOptions> json)
+    private static async Task<IResult> Stack(HttpContext context, OpenBench open, PreviewMemory memory, IOptions<JsonOptions> json)
     {
-        var (request, services, cancel) = (context.Request, context.RequestServices, context.RequestAborted);
-        var question = await PreviewMemory.ReadAsync(request, scope.BenchId, cancel);
-        var answer = question is null ? null : await memory.RecallAsync(question, () => shelves.OpenAsync(scope, services, cancel));
+        var (request, cancel) = (context.Request, context.RequestAborted);
+        var question = await PreviewMemory.ReadAsync(request, open.BenchId, cancel);
+        var answer = question is null ? null : await memory.RecallAsync(question, () => open.ShelfAsync(cancel));
         if (answer is null)
         {
             var asked = await ParseAsync(request, json.Value.SerializerOptions, cancel);
-            var (draft, shelf) = await ReadAsync(asked.Zone, asked.Coats, asked.Schools, services, scope, shelves, cancel);
-            answer = PreviewText.Json(draft, shelf?.Shelf ?? Core.Rules.Shelf.Staples);
+            var (draft, shelf) = await ReadAsync(asked.Zone, asked.Coats, asked.Schools, open, cancel);
+            answer = PreviewText.Json(draft);
             if (question is not null)
             {
                 memory.Keep(question, shelf, answer);
@@ -57,27 +60,51 @@ public static class PreviewEndpoints
         }
     }
 
-    private static async Task<Ok<MendedStack>> Mend(MendRequest request, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<PieceJudgement>> Piece(PieceRequest request, OpenBench open, CancellationToken cancel)
     {
-        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, services, scope, shelves, cancel);
-        var reach = shelf?.Shelf ?? Core.Rules.Shelf.Staples;
-        var found = RuleBook.Read(draft, Predictor.Predict(draft), reach).Where(f => f.Rule == request.Rule && f.CoatId == request.CoatId).ToList();
-        if (found.Count == 0)
-        {
-            throw new RefusedException("rule", $"The stack has no finding of '{request.Rule}' on this coat any more.", 409);
-        }
-
-        var mends = found.SelectMany(f => f.Mends).ToList();
-        var mend = mends.FirstOrDefault(m => m.Id == request.Mend)
-            ?? throw new RefusedException("mend", $"'{request.Mend}' is no mend of this finding; {string.Join(", ", mends.Select(m => m.Id))} are.", 409);
-        var mended = mend.Apply();
-        var before = request.Coats.ToDictionary(c => c.Id);
-        return TypedResults.Ok(new MendedStack([.. mended.Coats.Select(c => StackReader.Write(c, before, shelf))], StackWriter.Preview(mended, reach)));
+        var shelf = request.Zones.Any(z => StackReader.NamesShelf(z.Coats)) ? await open.ShelfAsync(cancel) : null;
+        return TypedResults.Ok(PieceJudgement.Of(PieceReader.Read(request, shelf)));
     }
 
-    private static async Task<Ok<HelpView>> Help(HelpRequest request, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<MendsView>> Mends(MendsRequest request, OpenBench open, CancellationToken cancel)
     {
-        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, services, scope, shelves, cancel);
+        if (RuleBook.Of(request.Rule) is null)
+        {
+            throw new RefusedException("rule", $"'{request.Rule}' is no rule of the book; {string.Join(", ", RuleBook.All.Select(r => r.Id))} are.");
+        }
+
+        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, open, cancel);
+        var reading = new Reading(draft, Predictor.Predict(draft));
+        var finding = RuleBook.Read(reading).FirstOrDefault(f => f.Is(request.Rule, request.CoatId, request.Aspect))
+            ?? throw new RefusedException("rule", $"The stack has no finding of '{request.Rule}' on this coat any more.", 409) { Code = ProblemCode.Gone };
+        var before = request.Coats.ToDictionary(c => c.Id);
+        return TypedResults.Ok(new MendsView(
+        [
+            .. RankedMends.Of(reading, finding, shelf?.Shelf ?? Core.Materials.Shelf.Staples).Select(m => new MendView(
+                m.Mend.Id, m.Mend.Label, OutcomeView.Of(m.After), CostView.Of(m.Added), MovedView.Of(m.Moved), Coats(m.Mend.Draft, before, shelf))),
+        ]));
+    }
+
+    private static async Task<Ok<MendedAllView>> MendAllOf(StackRequest request, OpenBench open, CancellationToken cancel)
+    {
+        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, open, cancel);
+        var mended = MendAll.Of(draft, shelf?.Shelf ?? Core.Materials.Shelf.Staples);
+        return TypedResults.Ok(new MendedAllView(
+            [.. mended.Steps.Select(s => new MendStepView(s.Finding.Rule.Id, s.Finding.Fault.What, s.Label))],
+            OutcomeView.Of(mended.Before),
+            OutcomeView.Of(mended.After),
+            CostView.Of(mended.CostBefore),
+            CostView.Of(mended.CostAfter),
+            MovedView.Of(mended.Moved),
+            Coats(mended.Draft, request.Coats.ToDictionary(c => c.Id), shelf)));
+    }
+
+    private static IReadOnlyList<CoatDraft> Coats(StackDraft draft, Dictionary<Guid, CoatDraft> before, OpenShelf? shelf) =>
+        [.. draft.Coats.Select(c => StackReader.Write(c, before, shelf))];
+
+    private static async Task<Ok<HelpView>> Help(HelpRequest request, OpenBench open, CancellationToken cancel)
+    {
+        var (draft, shelf) = await ReadAsync(request.Zone, request.Coats, request.Schools, open, cancel);
         var index = draft.IndexOf(request.CoatId);
         if (index < 0)
         {
@@ -96,9 +123,9 @@ public static class PreviewEndpoints
     }
 
     private static async ValueTask<(StackDraft Draft, OpenShelf? Shelf)> ReadAsync(
-        ZoneDraft zone, IReadOnlyList<CoatDraft> coats, SchoolsView? schools, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+        ZoneDraft zone, IReadOnlyList<CoatDraft> coats, Schools? schools, OpenBench open, CancellationToken cancel)
     {
-        var shelf = StackReader.NamesShelf(coats) ? await shelves.OpenAsync(scope, services, cancel) : null;
+        var shelf = StackReader.NamesShelf(coats) ? await open.ShelfAsync(cancel) : null;
         return (StackReader.Read(zone, coats, schools, shelf), shelf);
     }
 }

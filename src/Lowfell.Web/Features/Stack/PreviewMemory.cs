@@ -1,7 +1,7 @@
 using System.Buffers;
 using System.Runtime.InteropServices;
 using System.Security.Cryptography;
-using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Benches;
 using Microsoft.Extensions.Caching.Memory;
 
 namespace Lowfell.Web.Features.Stack;

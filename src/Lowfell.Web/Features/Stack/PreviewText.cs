@@ -1,56 +1,67 @@
-using System.Text.Json;
-using Lowfell.Core.Mixes;
+using Lowfell.Core.Amounts;
+using Lowfell.Core.Drying;
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Safety;
 using Lowfell.Core.Stacks;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
 
 namespace Lowfell.Web.Features.Stack;
 
 /// <summary>
 /// Answers a preview straight from Core: every keystroke waits for it, and the contract's records cost more to build and to walk
-/// through than the films themselves. What it writes is a <see cref="StackPreview"/>; a test holds the two equal.
+/// through than the films themselves. What it writes reads as a <see cref="StackPreview"/>; a test holds that.
 /// </summary>
 public sealed class PreviewText
 {
+    private static readonly IReadOnlyList<string> Severities = WordConverters.Words(typeof(Severity));
+    private static readonly IReadOnlyList<string> Hazards = WordConverters.Words(typeof(Hazard));
+    private static readonly IReadOnlyList<string> WaitKinds = WordConverters.Words(typeof(WaitKind));
+
     private readonly StackDraft draft;
+    private readonly Reading reading;
     private readonly JsonText json;
 
-    private PreviewText(StackDraft draft, JsonText json) => (this.draft, this.json) = (draft, json);
+    private PreviewText(StackDraft draft, JsonText json) => (this.draft, reading, this.json) = (draft, new(draft, Predictor.Predict(draft)), json);
 
-    private static readonly string[] Severities = [.. Enum.GetNames<Severity>().Select(JsonNamingPolicy.CamelCase.ConvertName)];
-    private static readonly string[] Hazards = [.. Enum.GetNames<Hazard>().Select(JsonNamingPolicy.CamelCase.ConvertName)];
+    private static readonly byte[][] Places = [",\"elevations\":{\"top\":{\"heightMm\":"u8.ToArray(), ",\"middle\":{\"heightMm\":"u8.ToArray(), ",\"foot\":{\"heightMm\":"u8.ToArray()];
 
     [ThreadStatic]
     private static JsonText? kept;
 
     /// <summary>The answer as JSON.</summary>
-    public static byte[] Json(StackDraft draft, Core.Rules.Shelf shelf)
+    public static byte[] Json(StackDraft draft)
     {
         var text = kept ??= new JsonText();
         text.Clear();
-        new PreviewText(draft, text).Write(shelf);
+        new PreviewText(draft, text).Write();
         return text.Written.ToArray();
     }
 
-    private void Write(Core.Rules.Shelf shelf)
+    private void Write()
     {
-        var prediction = Predictor.Predict(draft);
+        var prediction = reading.Prediction;
         json.Raw("{\"substrate\":{"u8);
-        Stratum(prediction.Substrate, null);
+        Stratum(prediction.Substrate, -1);
         json.Raw("},\"strata\":["u8);
         for (var i = 0; i < draft.Coats.Count; i++)
         {
             json.Raw(i == 0 ? "{\"coatId\":"u8 : ",{\"coatId\":"u8);
             json.Id(draft.Coats[i].Id);
             json.Raw(","u8);
-            Stratum(prediction.Strata[i], draft.Coats[i]);
+            Stratum(prediction.Strata[i], i);
             json.Raw("}"u8);
         }
 
-        json.Raw("],\"findings\":["u8);
+        json.Raw("]"u8);
+        if (prediction.Elevations is { } elevations)
+        {
+            Elevations(elevations);
+        }
+
+        json.Raw(",\"findings\":["u8);
         var next = false;
-        foreach (var finding in RuleBook.Read(draft, prediction, shelf))
+        foreach (var finding in RuleBook.Read(reading))
         {
             json.Raw(next ? ",{"u8 : "{"u8);
             Finding(finding);
@@ -62,8 +73,34 @@ public sealed class PreviewText
         json.Raw("}"u8);
     }
 
-    private void Stratum(Stratum s, Coat? coat)
+    private void Elevations(IReadOnlyList<Elevation> elevations)
     {
+        for (var e = 0; e < Places.Length; e++)
+        {
+            json.Raw(Places[e]);
+            json.Number(elevations[e].HeightMm, 1);
+            json.Raw(",\"strata\":["u8);
+            for (var i = 0; i < elevations[e].Looks.Count; i++)
+            {
+                var look = elevations[e].Looks[i];
+                json.Raw(i == 0 ? "["u8 : ",["u8);
+                json.Colour(look.Recess);
+                json.Raw(","u8);
+                json.Colour(look.Face);
+                json.Raw(","u8);
+                json.Colour(look.Edge);
+                json.Raw("]"u8);
+            }
+
+            json.Raw("]}"u8);
+        }
+
+        json.Raw("}"u8);
+    }
+
+    private void Stratum(Stratum s, int index)
+    {
+        var coat = index < 0 ? null : draft.Coats[index];
         json.Raw("\"recess\":{"u8);
         Height(s.Recess);
         json.Raw("},\"face\":{"u8);
@@ -83,14 +120,14 @@ public sealed class PreviewText
         json.Raw(",\"totalFilmUm\":"u8);
         json.Number(s.TotalFilmUm, 1);
         json.Raw(StackWriter.IsBarrier(coat) ? ",\"barrier\":true"u8 : ",\"barrier\":false"u8);
-        var drying = StackWriter.Drying(coat, draft);
+        var drying = StackWriter.Drying(index < 0 ? DryingTimes.None : reading.Times(index));
         json.Raw(",\"touchMin\":"u8);
         json.Number(drying.TouchMin);
         json.Raw(",\"recoatMin\":"u8);
         json.Number(drying.RecoatMin);
         json.Raw(",\"curedH\":"u8);
         json.Number(drying.CuredMin / 60, 1);
-        if (drying.WorkFromMin is { } from && drying.WorkToMin is { } to)
+        if (drying.CleanFromMin is { } from && drying.CleanToMin is { } to)
         {
             json.Raw(",\"workFromMin\":"u8);
             json.Number(from);
@@ -103,7 +140,12 @@ public sealed class PreviewText
             return;
         }
 
-        if (StackWriter.Mix(CoatMix.For(coat, draft.Zone)) is { } mix)
+        if (!coat.Skipped)
+        {
+            Wait(reading.Waits[index]);
+        }
+
+        if (StackWriter.Mix(CoatMix.For(coat, draft.Zone, draft.Schools.Highlights)) is { } mix)
         {
             Mix(mix);
         }
@@ -120,6 +162,35 @@ public sealed class PreviewText
 
             json.Raw("}]"u8);
         }
+    }
+
+    private void Wait(StackWait wait)
+    {
+        json.Raw(",\"wait\":{\"kind\":"u8);
+        json.Text(WaitKinds[(int)wait.Kind]);
+        json.Raw(",\"minutes\":"u8);
+        json.Number(wait.Minutes, 0);
+        if (Math.Abs(wait.Minutes - wait.NeededMin) > StackWait.Slack)
+        {
+            json.Raw(",\"needed\":"u8);
+            json.Number(wait.NeededMin, 0);
+        }
+
+        if (wait.MostMin is { } most)
+        {
+            json.Raw(",\"most\":"u8);
+            json.Number(most, 0);
+        }
+
+        json.Raw(",\"film\":"u8);
+        json.Text(reading.Word(wait.From));
+        if (wait.From >= 0)
+        {
+            json.Raw(",\"from\":"u8);
+            json.Id(draft.Coats[wait.From].Id);
+        }
+
+        json.Raw("}"u8);
     }
 
     private void Height(in HeightColour c)
@@ -178,29 +249,47 @@ public sealed class PreviewText
     private void Finding(Finding finding)
     {
         json.Raw("\"rule\":"u8);
-        json.Text(finding.Rule);
+        json.Text(finding.Rule.Id);
+        json.Raw(",\"title\":"u8);
+        json.Text(finding.Rule.Title);
         json.Raw(",\"aspect\":"u8);
-        json.Text(finding.Aspect);
+        json.Text(finding.Fault.Aspect);
         json.Raw(",\"severity\":"u8);
         json.Text(Severities[(int)finding.Severity]);
         json.Raw(",\"coatId\":"u8);
         json.Id(finding.CoatId);
+        if (finding.WithId is { } with)
+        {
+            json.Raw(",\"with\":"u8);
+            json.Id(with);
+        }
+
         json.Raw(",\"gap\":"u8);
         json.Number(finding.Gap);
         json.Raw(",\"what\":"u8);
         json.Text(finding.What);
         json.Raw(",\"why\":"u8);
         json.Text(finding.Why);
-        json.Raw(",\"mends\":["u8);
-        for (var i = 0; i < finding.Mends.Count; i++)
+        if (finding.Fault.Figure.Length > 0)
         {
-            json.Raw(i == 0 ? "{\"id\":"u8 : ",{\"id\":"u8);
-            json.Text(finding.Mends[i].Id);
-            json.Raw(",\"label\":"u8);
-            json.Text(finding.Mends[i].Label);
-            json.Raw("}"u8);
+            json.Raw(",\"figure\":"u8);
+            json.Text(finding.Fault.Figure);
         }
 
-        json.Raw("]}"u8);
+        if (finding.Fault.School.Length > 0)
+        {
+            json.Raw(",\"school\":"u8);
+            json.Text(finding.Fault.School);
+        }
+
+        json.Raw(",\"mark\":"u8);
+        json.Text(finding.Mark);
+        if (finding.Rests is { } reason)
+        {
+            json.Raw(",\"rests\":"u8);
+            json.Text(reason);
+        }
+
+        json.Raw("}"u8);
     }
 }

@@ -1,5 +1,9 @@
+using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
 using Lowfell.Store;
-using Lowfell.Web.Hosting;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -36,6 +40,10 @@ public sealed record StackChange(int Version, IReadOnlyList<CoatDraft> Coats);
 /// <param name="Title">What has happened.</param>
 /// <param name="Current">The scheme as it is kept now.</param>
 public sealed record StackConflict(string Title, SchemeView Current);
+
+/// <summary>A stack that was kept.</summary>
+/// <param name="Version">Version to send back with the next change.</param>
+public sealed record StackKept(int Version);
 
 /// <summary>A new name, and for a copy the zone that shall use it.</summary>
 /// <param name="Name">Name, 1-120 characters.</param>
@@ -77,16 +85,18 @@ public static class SchemeEndpoints
 
     private static async Task<Ok<SchemeView>> Get(Guid id, LowfellDb db, CancellationToken cancel) => TypedResults.Ok(await ViewAsync(id, db, cancel));
 
-    private static async Task<Results<Ok<SchemeView>, Conflict<StackConflict>>> PutStack(Guid id, StackChange change, LowfellDb db, CancellationToken cancel)
+    private static async Task<Results<Ok<StackKept>, Conflict<StackConflict>>> PutStack(
+        Guid id, StackChange change, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        await CheckAsync(change.Coats, db, cancel);
+        var shelf = await open.ShelfAsync(cancel);
+        var families = Check(change.Coats, shelf, db);
         var row = await db.Schemes.Include(s => s.Coats).SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         if (row.Version != change.Version)
         {
             return await ConflictAsync(id, db, cancel);
         }
 
-        CoatRows.Replace(db, row, change.Coats);
+        CoatRows.Replace(db, row, change.Coats, families);
         db.Entry(row).State = EntityState.Modified;
         try
         {
@@ -97,18 +107,17 @@ public static class SchemeEndpoints
             return await ConflictAsync(id, db, cancel);
         }
 
-        return TypedResults.Ok(await ViewAsync(id, db, cancel));
+        return TypedResults.Ok(new StackKept(row.Version));
     }
 
     /// <summary>Gives a scheme other coats, worked out elsewhere.</summary>
     /// <exception cref="RefusedException">Unknown, changed meanwhile, or coats that can't be kept.</exception>
-    internal static async Task TakeCoatsAsync(Guid id, int version, Func<IReadOnlyList<CoatDraft>, IReadOnlyList<CoatDraft>> change, LowfellDb db, CancellationToken cancel)
+    internal static async Task TakeCoatsAsync(Guid id, int version, Func<IReadOnlyList<CoatDraft>, IReadOnlyList<CoatDraft>> change, OpenShelf shelf, LowfellDb db, CancellationToken cancel)
     {
         var row = await db.Schemes.Include(s => s.Coats).SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
-        Sets.Tree.CheckVersion(version, row.Version);
+        Versions.Check(version, row.Version);
         var coats = change([.. row.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)]);
-        await CheckAsync(coats, db, cancel);
-        CoatRows.Replace(db, row, coats);
+        CoatRows.Replace(db, row, coats, Check(coats, shelf, db));
         db.Entry(row).State = EntityState.Modified;
         await db.SaveChangesAsync(cancel);
     }
@@ -134,7 +143,7 @@ public static class SchemeEndpoints
         var source = await ViewAsync(id, db, cancel);
         var row = new SchemeRow { Id = Guid.CreateVersion7(), Name = copy.Name.Trim() };
         db.Schemes.Add(row);
-        CoatRows.Replace(db, row, source.Coats);
+        CoatRows.Replace(db, row, source.Coats, new Dictionary<Guid, Family>());
         if (copy.ZoneId is { } zoneId)
         {
             var zone = await db.Zones.SingleOrDefaultAsync(z => z.Id == zoneId, cancel) ?? throw RefusedException.NotFound("zoneId", zoneId);
@@ -152,29 +161,42 @@ public static class SchemeEndpoints
         checks.Enforce();
     }
 
-    private static async Task CheckAsync(IReadOnlyList<CoatDraft> coats, LowfellDb db, CancellationToken cancel)
+    // Families by what coats are made of; what is being added with the coats themselves is not on the shelf yet.
+    private static Dictionary<Guid, Family> Check(IReadOnlyList<CoatDraft> coats, OpenShelf shelf, LowfellDb db)
     {
         var checks = new Checks();
         StackReader.CheckCoats(checks, coats, inlineAllowed: false);
         checks.Enforce();
-        var materials = coats.Where(c => c.MaterialId is not null).Select(c => c.MaterialId!.Value).Distinct().ToList();
-        var mixes = coats.Where(c => c.MixId is not null).Select(c => c.MixId!.Value).Distinct().ToList();
-        var knownMaterials = await db.Materials.Where(m => materials.Contains(m.Id)).Select(m => m.Id).ToListAsync(cancel);
-        var knownMixes = await db.Mixes.Where(m => mixes.Contains(m.Id)).Select(m => m.Id).ToListAsync(cancel);
-        knownMixes.AddRange(db.Mixes.Local.Select(m => m.Id));
+        var families = new Dictionary<Guid, Family>();
+        var added = db.Mixes.Local.Select(m => m.Id).ToHashSet();
         for (var i = 0; i < coats.Count; i++)
         {
-            if (coats[i].MaterialId is { } material && !knownMaterials.Contains(material))
+            if ((coats[i].MaterialId ?? coats[i].MixId) is not { } of)
             {
-                checks.Fault($"coats[{i}].materialId", $"There is no material {material} on this shelf.");
+                continue;
             }
 
-            if (coats[i].MixId is { } mix && !knownMixes.Contains(mix))
+            if (shelf.Paints.TryGetValue(of, out var paint) && (coats[i].MixId is not null || shelf.Find(of) is not null))
             {
-                checks.Fault($"coats[{i}].mixId", $"There is no mix {mix} on this bench.");
+                families[of] = paint.Lead.Family;
+            }
+            else if (coats[i].MaterialId is not null)
+            {
+                checks.Fault($"coats[{i}].materialId", $"There is no material {of} on this shelf.");
+            }
+            else if (!added.Contains(of) && !shelf.MixFaults.ContainsKey(of))
+            {
+                checks.Fault($"coats[{i}].mixId", $"There is no mix {of} on this bench.");
             }
         }
 
         checks.Enforce();
+        if (coats.All(c => (c.MaterialId ?? c.MixId) is not { } of || families.ContainsKey(of)))
+        {
+            StackReader.CheckWet(checks, StackReader.ReadKept(new Zone(), coats, new Schools(), shelf).Coats);
+            checks.Enforce();
+        }
+
+        return families;
     }
 }

@@ -1,13 +1,14 @@
 using Lowfell.Core.Colour;
-using Lowfell.Core.Drying;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Safety;
 using Lowfell.Core.Stacks;
-using Lowfell.Web.Features.Benches;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
+using Lowfell.Web.Api;
 using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
 
 namespace Lowfell.Web.Features.Stack;
 
@@ -40,14 +41,14 @@ public sealed record CoatDraft
     /// <summary>Passes, 1-20.</summary>
     public int Passes { get; init; } = 1;
 
-    /// <summary>Paint in the mix by volume, above 0 to 1.</summary>
-    public double PaintFraction { get; init; } = 1;
+    /// <summary>Paint in the mix by volume, above 0 to 1; none for what the technique usually wants of the family.</summary>
+    public double? PaintFraction { get; init; }
 
     /// <summary>How the painter said it.</summary>
     public DilutionForm DilutionForm { get; init; }
 
-    /// <summary>What it is thinned with.</summary>
-    public Thinner Thinner { get; init; }
+    /// <summary>What it is thinned with; none for the family's own.</summary>
+    public Thinner? Thinner { get; init; }
 
     /// <summary>Hand: factor on the film, 0.5-2.</summary>
     public double Hand { get; init; } = 1;
@@ -64,8 +65,23 @@ public sealed record CoatDraft
     /// <summary>Left out.</summary>
     public bool Skipped { get; init; }
 
-    /// <summary>What must have happened below first.</summary>
+    /// <summary>Laid while the coat below is still wet.</summary>
+    public bool WhileWet { get; init; }
+
+    /// <summary>The least that must have happened below first, over what it needs anyway.</summary>
     public Wait Wait { get; init; }
+
+    /// <summary>The painter's own wait before it, minutes, 0-86400 (sixty days); none for as long as it needs.</summary>
+    public double? WaitMinutes { get; init; }
+
+    /// <summary>Its marks, where they are counted.</summary>
+    public Marks? Marks { get; init; }
+
+    /// <summary>The heights between which it fades out; none for the same film all over.</summary>
+    public Fade? Fade { get; init; }
+
+    /// <summary>Findings that the painter knows of, with the mark that they came with.</summary>
+    public IReadOnlyList<KnownFinding> Known { get; init; } = [];
 
     /// <summary>Note, 2000 characters at most.</summary>
     public string Note { get; init; } = "";
@@ -84,6 +100,9 @@ public sealed record AirDraft(double TemperatureC, double Humidity, bool Fan = f
 /// <summary>A zone as it is planned.</summary>
 public sealed record ZoneDraft
 {
+    /// <summary>The tallest piece, mm.</summary>
+    internal const double TallestMm = 3000;
+
     /// <summary>Substrate.</summary>
     public Substrate Substrate { get; init; }
 
@@ -108,8 +127,26 @@ public sealed record ZoneDraft
     /// <summary>Length of raised edges on one copy, mm, where measured, 1-1000000.</summary>
     public double? EdgeMm { get; init; }
 
+    /// <summary>Share of the raised edges that faces the light, 0-1.</summary>
+    public double LitEdges { get; init; } = 1;
+
+    /// <summary>Share of the zone that no hand reaches or eye sees, 0-0.99.</summary>
+    public double Unseen { get; init; }
+
+    /// <summary>Where it begins above the foot of the piece, mm, 0-3000, where it is told by height.</summary>
+    public double? HeightFromMm { get; init; }
+
+    /// <summary>Where it ends above the foot, mm, over where it begins.</summary>
+    public double? HeightToMm { get; init; }
+
+    /// <summary>Height of the piece, mm, that heights are held against; none where it is not known.</summary>
+    public double? PieceHeightMm { get; init; }
+
     /// <summary>Touched in play.</summary>
     public bool Handled { get; init; }
+
+    /// <summary>Reaches to the rim, where what overhangs is knocked off.</summary>
+    public bool Rim { get; init; }
 
     /// <summary>Has cut edges.</summary>
     public bool CutEdges { get; init; }
@@ -122,6 +159,15 @@ public sealed record ZoneDraft
 
     /// <summary>Tolerance, dE00, 0.5-50.</summary>
     public double Tolerance { get; init; } = 5;
+
+    /// <summary>Colour that should show in the cracks of a crackle, #rrggbb.</summary>
+    public string? CrackColour { get; init; }
+
+    /// <summary>Scale of the piece, one to so many, 1-1000.</summary>
+    public double Scale { get; init; } = Zone.UsualScale;
+
+    /// <summary>Distance that it is looked at from, mm, 100-10000.</summary>
+    public double ViewingMm { get; init; } = Zone.UsualViewingMm;
 
     /// <summary>Air that the coats dry in; 20 C and 50 % humidity where none is given.</summary>
     public AirDraft? Air { get; init; }
@@ -136,10 +182,33 @@ public sealed record ZoneDraft
         checks.WithinIfAny(prefix, "edgeMm", EdgeMm, 1, 1_000_000, " mm");
         checks.Within(prefix, "tolerance", Tolerance, 0.5, 50, " dE00");
         checks.Colour(prefix, "target", Target);
+        checks.Colour(prefix, "crackColour", CrackColour);
+        CheckPlace(checks, prefix, LitEdges, Unseen, (HeightFromMm, HeightToMm, PieceHeightMm));
+        checks.Within(prefix, "scale", Scale, 1, 1000);
+        checks.Within(prefix, "viewingMm", ViewingMm, 100, 10_000, " mm");
         if (Air is { } air)
         {
             checks.Within(prefix, "air.temperatureC", air.TemperatureC, 0, 45, " C");
             checks.Within(prefix, "air.humidity", air.Humidity, 0.05, 0.99);
+        }
+    }
+
+    /// <summary>Checks where a zone is on its piece, and how much of it counts.</summary>
+    internal static void CheckPlace(Checks checks, string prefix, double litEdges, double unseen, (double? From, double? To, double? Piece) heights)
+    {
+        checks.Within(prefix, "litEdges", litEdges, 0, 1);
+        checks.Within(prefix, "unseen", unseen, 0, 1);
+        checks.WithinIfAny(prefix, "pieceHeightMm", heights.Piece, 0.1, TallestMm, " mm");
+        var top = heights.Piece ?? TallestMm;
+        checks.WithinIfAny(prefix, "heightFromMm", heights.From, 0, top, " mm, the height of the piece");
+        checks.WithinIfAny(prefix, "heightToMm", heights.To, 0, top, " mm, the height of the piece");
+        if (heights.From is null != heights.To is null)
+        {
+            checks.Fault(prefix + (heights.From is null ? "heightFromMm" : "heightToMm"), "A zone that is told by height needs both: from and to.");
+        }
+        else if (heights.From >= heights.To)
+        {
+            checks.Fault(prefix + "heightToMm", $"The heights are crossed: from {heights.From} mm to {heights.To} mm. The second has to be the higher one.");
         }
     }
 
@@ -154,11 +223,19 @@ public sealed record ZoneDraft
         SmallestDetailMm = SmallestDetailMm,
         CreaseMm = CreaseMm,
         EdgeMm = EdgeMm,
+        LitEdges = LitEdges,
+        Unseen = Unseen,
+        HeightFromMm = HeightFromMm,
+        HeightToMm = HeightToMm,
         Handled = Handled,
+        Rim = Rim,
         CutEdges = CutEdges,
         Finish = Finish,
         Target = Target is null ? null : Srgb.Parse(Target),
         Tolerance = Tolerance,
+        CrackColour = CrackColour is null ? null : Srgb.Parse(CrackColour),
+        Scale = Scale,
+        ViewingMm = ViewingMm,
     };
 }
 
@@ -166,23 +243,14 @@ public sealed record ZoneDraft
 /// <param name="Zone">What it goes on.</param>
 /// <param name="Coats">From the substrate up, 60 at most.</param>
 /// <param name="Schools">Preferences; the usual ones where none are given.</param>
-public sealed record StackRequest(ZoneDraft Zone, IReadOnlyList<CoatDraft> Coats, SchoolsView? Schools = null);
-
-/// <summary>A stack, and a mend of one of its findings.</summary>
-/// <param name="Zone">What it goes on.</param>
-/// <param name="Coats">From the substrate up.</param>
-/// <param name="Rule">Rule of the finding.</param>
-/// <param name="CoatId">Coat of the finding.</param>
-/// <param name="Mend">Id of the mend.</param>
-/// <param name="Schools">Preferences.</param>
-public sealed record MendRequest(ZoneDraft Zone, IReadOnlyList<CoatDraft> Coats, string Rule, Guid CoatId, string Mend, SchoolsView? Schools = null);
+public sealed record StackRequest(ZoneDraft Zone, IReadOnlyList<CoatDraft> Coats, Schools? Schools = null);
 
 /// <summary>A stack, and the coat that colour help is wanted for.</summary>
 /// <param name="Zone">What it goes on.</param>
 /// <param name="Coats">From the substrate up.</param>
 /// <param name="CoatId">The coat.</param>
 /// <param name="Schools">Preferences.</param>
-public sealed record HelpRequest(ZoneDraft Zone, IReadOnlyList<CoatDraft> Coats, Guid CoatId, SchoolsView? Schools = null);
+public sealed record HelpRequest(ZoneDraft Zone, IReadOnlyList<CoatDraft> Coats, Guid CoatId, Schools? Schools = null);
 
 /// <summary>A predicted colour at one height.</summary>
 /// <param name="Hex">By a middle hand.</param>
@@ -224,38 +292,56 @@ public sealed record CoatMixView(
 /// <param name="CuredH">Hours until cured.</param>
 /// <param name="WorkFromMin">From when it can be cleaned up, minutes; none without a window.</param>
 /// <param name="WorkToMin">Until when.</param>
+/// <param name="Wait">How long it waits after the coat before it; none for the ground and for a coat that is left out.</param>
 /// <param name="Mix">What to mix.</param>
 /// <param name="Cautions">What can hurt, and the usual cautions.</param>
 public sealed record StratumView(
-    Guid? CoatId, HeightView Recess, HeightView Face, HeightView Edge, string Mean, string? Mark, double Shading, double TotalFilmUm, bool Barrier, double TouchMin, double RecoatMin, double CuredH, double? WorkFromMin, double? WorkToMin, CoatMixView? Mix, IReadOnlyList<Caution>? Cautions);
+    Guid? CoatId, HeightView Recess, HeightView Face, HeightView Edge, string Mean, string? Mark, double Shading, double TotalFilmUm, bool Barrier, double TouchMin, double RecoatMin, double CuredH, double? WorkFromMin, double? WorkToMin, WaitView? Wait, CoatMixView? Mix, IReadOnlyList<Caution>? Cautions);
 
-/// <summary>One way to mend a finding.</summary>
-/// <param name="Id">To send back.</param>
-/// <param name="Label">What the painter reads.</param>
-public sealed record MendView(string Id, string Label);
+/// <summary>How long a coat waits after the coat before it.</summary>
+/// <param name="Kind">What it waits for.</param>
+/// <param name="Minutes">How long, as planned, in this room.</param>
+/// <param name="Needed">How long it needs, minutes, where the painter has set another wait.</param>
+/// <param name="Most">Minutes that it may wait at most; none for as long as one likes.</param>
+/// <param name="Film">What asks for it, in the painter's word.</param>
+/// <param name="From">The coat whose film that is; none for the bare ground.</param>
+public sealed record WaitView(WaitKind Kind, double Minutes, double? Needed, double? Most, string Film, Guid? From);
 
 /// <summary>What a rule found.</summary>
 /// <param name="Rule">Rule.</param>
+/// <param name="Title">What the rule is called.</param>
 /// <param name="Aspect">Which of several faults that the rule finds on one coat; mostly empty.</param>
 /// <param name="Severity">Stop, risk or note.</param>
 /// <param name="CoatId">The coat it is about.</param>
+/// <param name="With">Another coat that it is about; none where it is about one.</param>
 /// <param name="Gap">The gap it sits in: gap g is under coat g, the last is on top.</param>
 /// <param name="What">What.</param>
 /// <param name="Why">Why.</param>
-/// <param name="Mends">Ways out.</param>
-public sealed record FindingView(string Rule, string Aspect, Severity Severity, Guid CoatId, int Gap, string What, string Why, IReadOnlyList<MendView> Mends);
+/// <param name="Figure">The figure behind it; none where there is none.</param>
+/// <param name="School">The school that decides; none where none does.</param>
+/// <param name="Mark">What the coats are that it is about: sent back with the reason by a painter who knows.</param>
+/// <param name="Rests">The reason why it rests; none where it speaks.</param>
+public sealed record FindingView(
+    string Rule, string Title, string Aspect, Severity Severity, Guid CoatId, Guid? With, int Gap, string What, string Why, string? Figure, string? School, string Mark, string? Rests);
+
+/// <summary>Colours of a zone at one height above the foot, after each coat: recess, face and edge.</summary>
+/// <param name="HeightMm">Height, mm.</param>
+/// <param name="Strata">One for each coat, #rrggbb.</param>
+public sealed record ElevationView(double HeightMm, IReadOnlyList<IReadOnlyList<string>> Strata);
+
+/// <summary>A zone that is told by height: its top, its middle and its foot.</summary>
+/// <param name="Top">At its top.</param>
+/// <param name="Middle">Half way up.</param>
+/// <param name="Foot">At its foot.</param>
+public sealed record ElevationsView(ElevationView Top, ElevationView Middle, ElevationView Foot);
 
 /// <summary>A stack predicted and read by the rules.</summary>
 /// <param name="Substrate">Bare ground.</param>
 /// <param name="Strata">One for each coat.</param>
-/// <param name="Findings">The worst first.</param>
+/// <param name="Elevations">Top, middle and foot, where the zone is told by height and a coat fades out over it.</param>
+/// <param name="Findings">The worst first; those that rest among them.</param>
 /// <param name="CautionNote">Ends every caution.</param>
-public sealed record StackPreview(StratumView Substrate, IReadOnlyList<StratumView> Strata, IReadOnlyList<FindingView> Findings, string CautionNote);
-
-/// <summary>A mended stack.</summary>
-/// <param name="Coats">The coats after the mend.</param>
-/// <param name="Preview">Its preview.</param>
-public sealed record MendedStack(IReadOnlyList<CoatDraft> Coats, StackPreview Preview);
+public sealed record StackPreview(StratumView Substrate, IReadOnlyList<StratumView> Strata, ElevationsView? Elevations, IReadOnlyList<FindingView> Findings, string CautionNote);
 
 /// <summary>A shelf material judged by the finished stack.</summary>
 /// <param name="MaterialId">The material.</param>

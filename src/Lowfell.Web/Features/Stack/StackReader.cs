@@ -1,10 +1,14 @@
 using Lowfell.Core.Colour;
-using Lowfell.Core.Drying;
+using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Rules;
 using Lowfell.Core.Stacks;
-using Lowfell.Web.Features.Benches;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Lowfell.Web.Features.Shelf;
-using Lowfell.Web.Hosting;
 
 namespace Lowfell.Web.Features.Stack;
 
@@ -12,6 +16,8 @@ namespace Lowfell.Web.Features.Stack;
 public static class StackReader
 {
     private const int LongestNote = 2000;
+    private const int LongestReason = 500;
+    private const int MostKnown = 40;
 
     // Index fields are named only when something is wrong; these keep the right path free of strings.
     private static readonly string[] Prefixes = [.. Enumerable.Range(0, StackDraft.MostCoats).Select(i => $"coats[{i}].")];
@@ -32,11 +38,12 @@ public static class StackReader
 
     /// <summary>The draft in Core's terms.</summary>
     /// <exception cref="RefusedException">A field is out of bounds or names what is not on the shelf.</exception>
-    public static StackDraft Read(ZoneDraft zone, IReadOnlyList<CoatDraft> coats, SchoolsView? schools, OpenShelf? shelf)
+    public static StackDraft Read(ZoneDraft zone, IReadOnlyList<CoatDraft> coats, Schools? schools, OpenShelf? shelf)
     {
         var checks = new Checks();
         zone.Check(checks, "zone.");
         CheckCoats(checks, coats, inlineAllowed: true);
+        CheckFades(checks, zone, coats);
         checks.Enforce();
         var read = new Coat[coats.Count];
         for (var i = 0; i < read.Length; i++)
@@ -45,7 +52,18 @@ public static class StackReader
         }
 
         checks.Enforce();
-        return new(zone.ToCore(), schools?.ToCore() ?? new Schools(), read) { Climate = zone.Air?.ToCore() ?? Climate.Reference };
+        CheckWet(checks, read);
+        checks.Enforce();
+        return new(zone.ToCore(), schools ?? new Schools(), read) { Climate = zone.Air?.ToCore() ?? Climate.Reference };
+    }
+
+    /// <summary>A stack that was kept, once it had been checked.</summary>
+    public static StackDraft ReadKept(Zone zone, IReadOnlyList<CoatDraft> coats, Schools schools, OpenShelf? shelf)
+    {
+        var checks = new Checks();
+        var read = coats.Select((c, i) => Read(c, shelf, checks, Prefixes[i])).ToArray();
+        checks.Enforce();
+        return new(zone, schools, read);
     }
 
     /// <summary>Checks coats that are previewed or kept.</summary>
@@ -63,6 +81,21 @@ public static class StackReader
         }
     }
 
+    /// <summary>Checks that what is laid or worked wet lies on something that was wet.</summary>
+    public static void CheckWet(Checks checks, IReadOnlyList<Coat> coats)
+    {
+        var impossible = new StackDraft(new Zone(), new Schools(), coats).FirstImpossible();
+        if (impossible < 0)
+        {
+            return;
+        }
+
+        var coat = coats[impossible];
+        var first = !coats.Take(impossible).Any(c => c.LeavesFilm);
+        var what = coat.WhileWet ? "It can't go on while what is below is wet" : $"{Words.Capital(coat.How.Word)} works on the coat below while that is open";
+        checks.Fault($"{Prefixes[impossible]}{(coat.WhileWet ? "whileWet" : "technique")}", $"{what}: {(first ? "there is no coat below." : "the coat below never was wet.")}");
+    }
+
     /// <summary>A coat back in the contract's terms; what Core does not know is kept from the draft it came from.</summary>
     public static CoatDraft Write(Coat coat, IReadOnlyDictionary<Guid, CoatDraft> before, OpenShelf? shelf)
     {
@@ -77,7 +110,13 @@ public static class StackReader
             Hurried = coat.Hurried,
             Optional = coat.Optional,
             Skipped = coat.Skipped,
+            WhileWet = coat.WhileWet,
             Wait = coat.Wait,
+            WaitMinutes = coat.OwnWaitMin,
+            Marks = coat.Marks,
+            Fade = coat.Fade,
+            Known = coat.Known,
+            Note = coat.Note,
             MixedTo = coat.MixedTo?.ToString(),
             Deposit = coat.OwnDeposit is { } d ? new(d.WetFilmUm, d.Coverage) : null,
         };
@@ -86,7 +125,7 @@ public static class StackReader
             return draft;
         }
 
-        return shelf?.Materials.ContainsKey(material.Id) == true
+        return shelf?.Find(material.Id) is not null
             ? draft with { MaterialId = material.Id, MixId = null, Material = null }
             : draft with { MaterialId = null, MixId = null, Material = MaterialDraft.Of(material) };
     }
@@ -112,14 +151,27 @@ public static class StackReader
         checks.Within(at, "hand", coat.Hand, 0.5, 2);
         checks.Colour(at, "mixedTo", coat.MixedTo);
         checks.Text(at, "note", coat.Note, LongestNote);
-        if (!Dilution.IsValid(coat.PaintFraction))
+        if (coat.PaintFraction is { } fraction && !Dilution.IsValid(fraction))
         {
-            checks.Fault(at + "paintFraction", $"{coat.PaintFraction} is outside 0 (not allowed itself) to 1.");
+            checks.Fault(at + "paintFraction", $"{fraction} is no share of paint; above 0 to 1 is.");
         }
+
+        if (coat.WaitMinutes is { } wait && !(wait >= 0 && wait <= Coat.LongestWaitMin))
+        {
+            checks.Fault(at + "waitMinutes", $"A wait of {wait} minutes is outside 0 to {Coat.LongestWaitMin} (60 days).");
+        }
+
+        CheckMarks(checks, coat, at);
+        CheckKnown(checks, coat, at);
 
         if (coat.Deposit is { } deposit)
         {
             CheckDeposit(checks, deposit, at + "deposit.");
+        }
+
+        if (coat.Fade is { } fade)
+        {
+            CheckFade(checks, fade, at, ZoneDraft.TallestMm);
         }
 
         CheckSource(checks, coat, at, inlineAllowed);
@@ -131,7 +183,7 @@ public static class StackReader
         {
             if (inlineAllowed)
             {
-                material.Check(checks, at + "material.");
+                material.Check(checks, at + "material.", named: false);
             }
             else
             {
@@ -139,12 +191,89 @@ public static class StackReader
             }
         }
 
+        var how = coat.Technique.Facts();
         var named = (coat.MaterialId is null ? 0 : 1) + (coat.MixId is null ? 0 : 1) + (coat.Material is null ? 0 : 1);
-        if (named > 1 || (named == 0 && coat.Technique != Technique.OpenChips))
+        if (named > 1 || (named == 0 && how.NeedsMaterial))
         {
-            checks.Fault(at + "materialId", "A coat is of exactly one material or mix.");
+            checks.Fault(at + "materialId", $"{Words.Capital(Words.A(how.Word))} is of exactly one material or mix.");
         }
     }
+
+    private static void CheckMarks(Checks checks, CoatDraft coat, string at)
+    {
+        if (coat.Marks is not { } marks)
+        {
+            return;
+        }
+
+        checks.Within(at, "marks.count", marks.Count, 1, 100_000);
+        if (!(marks.WidthMm > 0 && marks.WidthMm <= 500))
+        {
+            checks.Fault(at + "marks.widthMm", $"Marks {marks.WidthMm} mm wide can't be drawn; above 0 to 500 mm can.");
+        }
+
+        if (!(marks.LengthMm > 0 && marks.LengthMm <= 3000))
+        {
+            checks.Fault(at + "marks.lengthMm", $"Marks {marks.LengthMm} mm long can't be drawn; above 0 to 3000 mm can.");
+        }
+    }
+
+    private static void CheckKnown(Checks checks, CoatDraft coat, string at)
+    {
+        for (var k = 0; k < coat.Known.Count; k++)
+        {
+            var known = coat.Known[k];
+            if (RuleBook.Of(known.Rule) is null)
+            {
+                checks.Fault(at + "known", $"'{Short(known.Rule)}' is no rule of the book.");
+            }
+
+            if (string.IsNullOrWhiteSpace(known.Reason))
+            {
+                checks.Fault(at + "known", "Say in a word why it may rest.");
+            }
+
+            checks.Text(at, "known", known.Reason, LongestReason);
+            checks.Text(at, "known", known.Aspect, Checks.LongestName);
+            checks.Text(at, "known", known.Mark, Checks.LongestName);
+        }
+
+        if (coat.Known.Count > MostKnown)
+        {
+            checks.Fault(at + "known", $"{coat.Known.Count} answers are too many; {MostKnown} are allowed.");
+        }
+    }
+
+    private static void CheckFades(Checks checks, ZoneDraft zone, IReadOnlyList<CoatDraft> coats)
+    {
+        var top = zone.PieceHeightMm ?? ZoneDraft.TallestMm;
+        for (var i = 0; i < Math.Min(coats.Count, Prefixes.Length); i++)
+        {
+            if (coats[i]?.Fade is not { } fade)
+            {
+                continue;
+            }
+
+            CheckFade(checks, fade, Prefixes[i], top);
+            var (low, high) = (Math.Min(fade.FullMm, fade.NoneMm), Math.Max(fade.FullMm, fade.NoneMm));
+            if (low >= zone.HeightToMm || high <= zone.HeightFromMm)
+            {
+                checks.Fault(Prefixes[i] + "fade", $"It fades between {low} and {high} mm, but the zone reaches from {zone.HeightFromMm} to {zone.HeightToMm} mm.");
+            }
+        }
+    }
+
+    private static void CheckFade(Checks checks, Fade fade, string at, double top)
+    {
+        checks.Within(at, "fade.fullMm", fade.FullMm, 0, top, " mm, the height of the piece");
+        checks.Within(at, "fade.noneMm", fade.NoneMm, 0, top, " mm, the height of the piece");
+        if (fade.FullMm == fade.NoneMm)
+        {
+            checks.Fault(at + "fade", $"It is full and gone at {fade.FullMm} mm alike; a coat that fades needs two heights.");
+        }
+    }
+
+    private static string Short(string text) => text.Length > 40 ? text[..40] + "…" : text;
 
     private static void CheckDeposit(Checks checks, DepositDraft deposit, string at)
     {
@@ -169,44 +298,54 @@ public static class StackReader
             Technique = draft.Technique,
             MixedTo = draft.MixedTo is null ? null : Srgb.Parse(draft.MixedTo),
             Passes = draft.Passes,
-            Dilution = Dilution.Of(draft.PaintFraction),
-            Thinner = draft.Thinner,
             Hand = draft.Hand,
             OwnDeposit = draft.Deposit is { } d ? new([.. d.WetFilmUm], [.. d.Coverage]) : null,
             Hurried = draft.Hurried,
             Optional = draft.Optional,
             Skipped = draft.Skipped,
+            WhileWet = draft.WhileWet,
             Wait = draft.Wait,
+            OwnWaitMin = draft.WaitMinutes,
+            Marks = draft.Marks,
+            Fade = draft.Fade,
+            Known = draft.Known,
+            Note = draft.Note,
         };
-        if (draft.Technique == Technique.OpenChips)
+        if (!coat.How.NeedsMaterial)
         {
             return coat;
         }
 
         if (draft.Material is { } inline)
         {
-            return coat.Of(inline.ToCore());
+            coat = coat.Of(inline.ToCore());
         }
-
-        if (draft.MaterialId is { } materialId)
+        else if (draft.MaterialId is { } materialId)
         {
-            if (shelf?.Materials.TryGetValue(materialId, out var material) == true)
+            if (shelf?.Find(materialId) is not { } material)
             {
-                return coat.MixedTo is null ? coat with { Material = material, Paint = shelf.Paints[materialId] } : coat.Of(material);
+                checks.Fault(at + "materialId", $"There is no material {materialId} on this shelf.");
+                return coat;
             }
 
-            checks.Fault(at + "materialId", $"There is no material {materialId} on this shelf.");
+            coat = coat.MixedTo is null ? coat with { Material = material, Paint = shelf.Paints[materialId] } : coat.Of(material);
         }
         else if (draft.MixId is { } mixId)
         {
-            if (shelf?.Paints.TryGetValue(mixId, out var paint) == true)
+            if (shelf?.Paints.TryGetValue(mixId, out var paint) != true)
             {
-                return coat with { Paint = paint };
+                checks.Fault(at + "mixId", shelf?.MixFaults.GetValueOrDefault(mixId) ?? $"There is no mix {mixId} on this bench.");
+                return coat;
             }
 
-            checks.Fault(at + "mixId", shelf?.MixFaults.GetValueOrDefault(mixId) ?? $"There is no mix {mixId} on this bench.");
+            coat = coat with { Paint = paint };
         }
 
-        return coat;
+        var family = coat.Family!.Value;
+        return coat with
+        {
+            Dilution = Dilution.Of(draft.PaintFraction ?? draft.Technique.UsualFraction(family)),
+            Thinner = draft.Thinner ?? family.Facts().OwnThinner,
+        };
     }
 }

@@ -1,11 +1,10 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Tiles;
 using Lowfell.Store;
-using Lowfell.Web.Features.Benches;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Lowfell.Web.Features.Sets;
-using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Features.Stack;
-using Lowfell.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -90,10 +89,10 @@ public static class TileEndpoints
         group.MapPost("{id:guid}/adopt", Adopt).WithSummary("Makes a cell the coats of a zone's stack.").ProducesProblem(409);
     }
 
-    private static async Task<Ok<TilePreview>> Preview(TileDraft draft, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<TilePreview>> Preview(TileDraft draft, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        var shelf = await shelves.OpenAsync(scope, services, cancel);
-        var tile = await ReadAsync(draft, "", db, scope, shelf, cancel);
+        var shelf = await open.ShelfAsync(cancel);
+        var tile = await ReadAsync(draft, "", db, open, shelf, cancel);
         var painted = draft.Painted.ToDictionary(p => (p.Row, p.Column), p => Srgb.Parse(p.Face));
         var cells = tile.Predict();
         var look = draft.Plan.Look is { } l && (l.Recess ?? l.Face ?? l.Edge) is not null ? new WantedLook(Colour(l.Recess), Colour(l.Face), Colour(l.Edge)) : null;
@@ -115,21 +114,21 @@ public static class TileEndpoints
     private static async Task<Ok<List<TileView>>> List(LowfellDb db, CancellationToken cancel) =>
         TypedResults.Ok((await db.Tiles.AsNoTracking().OrderBy(t => t.Name).ToListAsync(cancel)).Select(View).ToList());
 
-    private static async Task<Created<TileView>> Add(TileDraft draft, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Created<TileView>> Add(TileDraft draft, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        await ReadAsync(draft, "", db, scope, await shelves.OpenAsync(scope, services, cancel), cancel);
-        var row = new TileRow { Id = Guid.CreateVersion7(), Name = draft.Name.Trim(), Plan = MaterialSnapshot.Write(draft.Plan), Painted = MaterialSnapshot.Write(draft.Painted) };
+        await ReadAsync(draft, "", db, open, await open.ShelfAsync(cancel), cancel);
+        var row = new TileRow { Id = Guid.CreateVersion7(), Name = draft.Name.Trim(), Plan = Kept.Write(draft.Plan), Painted = Kept.Write(draft.Painted) };
         db.Tiles.Add(row);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/tiles/{row.Id}", View(row));
     }
 
-    private static async Task<Ok<TileView>> Change(Guid id, TileChange change, LowfellDb db, IServiceProvider services, IBenchScope scope, ShelfCache shelves, CancellationToken cancel)
+    private static async Task<Ok<TileView>> Change(Guid id, TileChange change, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        await ReadAsync(change.Tile, "tile.", db, scope, await shelves.OpenAsync(scope, services, cancel), cancel);
+        await ReadAsync(change.Tile, "tile.", db, open, await open.ShelfAsync(cancel), cancel);
         var row = await RowAsync(id, db, cancel);
-        Tree.CheckVersion(change.Version, row.Version);
-        (row.Name, row.Plan, row.Painted) = (change.Tile.Name.Trim(), MaterialSnapshot.Write(change.Tile.Plan), MaterialSnapshot.Write(change.Tile.Painted));
+        Versions.Check(change.Version, row.Version);
+        (row.Name, row.Plan, row.Painted) = (change.Tile.Name.Trim(), Kept.Write(change.Tile.Plan), Kept.Write(change.Tile.Painted));
         await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(View(row));
     }
@@ -141,7 +140,7 @@ public static class TileEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<NoContent> Adopt(Guid id, CellAdoption cell, LowfellDb db, CancellationToken cancel)
+    private static async Task<NoContent> Adopt(Guid id, CellAdoption cell, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var plan = View(await RowAsync(id, db, cancel)).Tile.Plan;
         var checks = new Checks();
@@ -150,11 +149,11 @@ public static class TileEndpoints
         checks.Enforce();
         var zone = await Tree.ZoneAsync(db, cell.ZoneId, cancel);
         var coats = plan.Under.Append(plan.Rows[cell.Row]).Append(plan.Columns[cell.Column]).Select(c => c with { Id = Guid.CreateVersion7() }).ToList();
-        await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, cell.SchemeVersion, kept => cell.Instead ? coats : [.. kept, .. coats], db, cancel);
+        await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, cell.SchemeVersion, kept => cell.Instead ? coats : [.. kept, .. coats], await open.ShelfAsync(cancel), db, cancel);
         return TypedResults.NoContent();
     }
 
-    private static async Task<TestTile> ReadAsync(TileDraft draft, string prefix, LowfellDb db, IBenchScope scope, OpenShelf shelf, CancellationToken cancel)
+    private static async Task<TestTile> ReadAsync(TileDraft draft, string prefix, LowfellDb db, OpenBench open, OpenShelf shelf, CancellationToken cancel)
     {
         var checks = new Checks();
         var plan = draft.Plan;
@@ -179,7 +178,7 @@ public static class TileEndpoints
         }
 
         checks.Enforce();
-        var schools = SchoolsView.Of(await BenchEndpoints.OpenBench(db, scope, cancel));
+        var schools = (await open.RowAsync(cancel)).Schools;
         var all = StackReader.Read(plan.Zone, [.. plan.Under, .. plan.Rows, .. plan.Columns], schools, shelf);
         var under = plan.Under.Count;
         return new(all.Zone, all.Schools, [.. all.Coats.Take(under)], [.. all.Coats.Skip(under).Take(plan.Rows.Count)], [.. all.Coats.Skip(under + plan.Rows.Count)]);
@@ -190,5 +189,5 @@ public static class TileEndpoints
     private static async Task<TileRow> RowAsync(Guid id, LowfellDb db, CancellationToken cancel) =>
         await db.Tiles.SingleOrDefaultAsync(t => t.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
 
-    private static TileView View(TileRow t) => new(t.Id, t.Version, new(t.Name, MaterialSnapshot.Read<TilePlan>(t.Plan), MaterialSnapshot.Read<List<PaintedCell>>(t.Painted)));
+    private static TileView View(TileRow t) => new(t.Id, t.Version, new(t.Name, Kept.Read<TilePlan>(t.Plan), Kept.Read<List<PaintedCell>>(t.Painted)));
 }

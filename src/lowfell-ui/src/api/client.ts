@@ -14,9 +14,15 @@ export class Problem extends Error {
     super(title);
   }
 
+  /** Why, as the host tells it to programs: gone, stale, taken, inUse, outOfBounds …; none where nobody answered. */
+  get code(): string | undefined {
+    return (this.body as { code?: string } | null)?.code;
+  }
+
   /** The title with what was wrong with which field. */
   get full(): string {
-    const faults = Object.entries(this.fields).map(([field, messages]) => `${field}: ${messages.join(" ")}`);
+    // Each names its field in the painter's words.
+    const faults = Object.values(this.fields).map((messages) => messages.join(" "));
     return faults.length > 0 ? `${this.message} ${faults.slice(0, 3).join(" ")}` : this.message;
   }
 

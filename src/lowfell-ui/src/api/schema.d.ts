@@ -49,6 +49,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Techniques, families, substrates, preferences and the rule book. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CraftView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/swatch": {
         parameters: {
             query?: never;
@@ -400,7 +436,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["SchoolsView"];
+                    "application/json": components["schemas"]["Schools"];
                 };
             };
             responses: {
@@ -424,6 +460,53 @@ export interface paths {
                 };
             };
         };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/schools/{id}/effects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What each answer to a question would do to the stacks of this bench. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SchoolEffectsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -564,7 +647,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Renames a set. */
+        /** Changes a set: its name, scale and viewing distance. */
         put: {
             parameters: {
                 query?: never;
@@ -1446,7 +1529,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["SchemeView"];
+                        "application/json": components["schemas"]["StackKept"];
                     };
                 };
                 /** @description Bad Request */
@@ -1842,6 +1925,60 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts a material back with its bottles, stripes and calibration. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -4777,7 +4914,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/preview/mend": {
+    "/api/preview/mends": {
         parameters: {
             query?: never;
             header?: never;
@@ -4786,7 +4923,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Makes one mend of one finding, and previews the mended stack. */
+        /** The mends of one finding with what each costs and leads to, the best first. */
         post: {
             parameters: {
                 query?: never;
@@ -4796,7 +4933,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["MendRequest"];
+                    "application/json": components["schemas"]["MendsRequest"];
                 };
             };
             responses: {
@@ -4806,7 +4943,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["MendedStack"];
+                        "application/json": components["schemas"]["MendsView"];
                     };
                 };
                 /** @description Bad Request */
@@ -4825,6 +4962,104 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preview/mend-all": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Looks for the mends that leave no stop and no risk at the least cost. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StackRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MendedAllView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preview/piece": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the rules find over all zones of a piece, and a better order of them. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PieceRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PieceJudgement"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
             };
@@ -4918,8 +5153,12 @@ export interface components {
              * @description Only this scheme.
              */
             schemeId?: null | string;
-            /** @description What is mixed on. */
-            palette?: components["schemas"]["Palette"];
+            /**
+             * @description What is mixed on.
+             * @default wet
+             * @enum {unknown}
+             */
+            palette: "wet" | "dry";
             /** @description Other numbers of copies. */
             copies?: null | components["schemas"]["CopiesTrial"][];
             /** @description Other dilutions. */
@@ -4936,6 +5175,37 @@ export interface components {
             /** @description How they come about, by scheme from below. */
             coats: components["schemas"]["CoatAmountView"][];
         };
+        /** @description A part that is fitted in the course of the work. */
+        AssemblyDraft: {
+            /** @description What is fitted. */
+            name: string;
+            /** @description Zones that no brush reaches afterwards. */
+            closes: string[];
+            /**
+             * Format: uuid
+             * @description The zone after whose coat it is done; none before all of them.
+             */
+            afterZoneId?: null | string;
+            /**
+             * Format: uuid
+             * @description That coat; none for the last one of the zone.
+             */
+            afterCoatId?: null | string;
+        };
+        /**
+         * @description What a film or ground answers to a carrier: the least age at which it holds, or what remains at any age.
+         * @enum {unknown}
+         */
+        Bears: "recoatDry" | "overnight" | "cured" | "note" | "riskUntilCured" | "risk" | "stop" | "silent";
+        /** @description A film or ground against one carrier. */
+        BearsRow: {
+            /** @description Against a mist. */
+            mist: components["schemas"]["Bears"];
+            /** @description Against a coat that is laid on. */
+            laid: components["schemas"]["Bears"];
+            /** @description Against scrubbing. */
+            scrubbed: components["schemas"]["Bears"];
+        };
         /** @description The open bench. */
         BenchView: {
             /**
@@ -4946,7 +5216,7 @@ export interface components {
             /** @description Its name. */
             name: string;
             /** @description Its preferences. */
-            schools: components["schemas"]["SchoolsView"];
+            schools: components["schemas"]["Schools"];
         };
         /** @description A change of a bottle. */
         BottleChange: {
@@ -4993,6 +5263,11 @@ export interface components {
             /** @description Its figures. */
             bottle: components["schemas"]["BottleDraft"];
         };
+        /**
+         * @description Brittle crackle or texture before a wash.
+         * @enum {unknown}
+         */
+        BrittleSchool: "gently" | "sealFirst";
         /** @description A day that is unlike its week. */
         CalendarException: {
             /**
@@ -5077,11 +5352,6 @@ export interface components {
             /** @description Whether predictions follow it. */
             inForce: boolean;
         };
-        /**
-         * @description The liquid that carries a paint, and that can soften what it is laid on. Also the columns of the resistance matrix.
-         * @enum {unknown}
-         */
-        Carrier: "water" | "alcohol" | "whiteSpirit" | "lacquerThinner" | "none";
         /** @description A short, calm caution for one coat. */
         Caution: {
             /** @description What can hurt. */
@@ -5274,13 +5544,12 @@ export interface components {
             passes?: number;
             /**
              * Format: double
-             * @description Paint in the mix by volume, above 0 to 1.
+             * @description Paint in the mix by volume, above 0 to 1; none for what the technique usually wants of the family.
              */
-            paintFraction?: number;
+            paintFraction?: null | number;
             /** @description How the painter said it. */
             dilutionForm?: components["schemas"]["DilutionForm"];
-            /** @description What it is thinned with. */
-            thinner?: components["schemas"]["Thinner"];
+            thinner?: null | components["schemas"]["Thinner"];
             /**
              * Format: double
              * @description Hand: factor on the film, 0.5-2.
@@ -5293,8 +5562,19 @@ export interface components {
             optional?: boolean;
             /** @description Left out. */
             skipped?: boolean;
-            /** @description What must have happened below first. */
+            /** @description Laid while the coat below is still wet. */
+            whileWet?: boolean;
+            /** @description The least that must have happened below first, over what it needs anyway. */
             wait?: components["schemas"]["Wait"];
+            /**
+             * Format: double
+             * @description The painter's own wait before it, minutes, 0-86400 (sixty days); none for as long as it needs.
+             */
+            waitMinutes?: null | number;
+            marks?: null | components["schemas"]["Marks"];
+            fade?: null | components["schemas"]["Fade"];
+            /** @description Findings that the painter knows of, with the mark that they came with. */
+            known?: components["schemas"]["KnownFinding"][];
             /** @description Note, 2000 characters at most. */
             note?: string;
         };
@@ -5376,6 +5656,81 @@ export interface components {
              * @description Copies, 0-1000.
              */
             copies: number;
+        };
+        /** @description What one copy of a piece costs, from the ground up. */
+        CopyCostView: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /** @description Its name. */
+            piece: string;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            copies: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes a copy.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Minutes that its coats wait for each other.
+             */
+            waitMin: number;
+            /**
+             * Format: int32
+             * @description Copies at a time that hide the waits of an evening behind the work.
+             */
+            breakEven: number;
+            /**
+             * Format: int32
+             * @description Copies that the palette lasts for; none where nothing on it goes off.
+             */
+            paletteMost: null | number;
+        };
+        /** @description What a stack, or a change of one, costs on all copies. */
+        CostView: {
+            /**
+             * Format: double
+             * @description Hours that its coats wait for each other.
+             */
+            waitHours: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Paint and thinner, ml.
+             */
+            ml: number;
+            /**
+             * Format: int32
+             * @description Coats.
+             */
+            coats: number;
+        };
+        /** @description The facts of the craft that the screens show: what is in a table of the model stands in no screen. */
+        CraftView: {
+            /** @description Techniques in the order of their lists. */
+            techniques: components["schemas"]["TechniqueView"][];
+            /** @description Families. */
+            families: components["schemas"]["FamilyView"][];
+            /** @description Substrates. */
+            substrates: components["schemas"]["SubstrateView"][];
+            /** @description Thinners. */
+            thinners: components["schemas"]["ThinnerWord"][];
+            /** @description Sheens. */
+            sheens: components["schemas"]["SheenView"][];
+            /** @description Questions on which good painters disagree. */
+            schools: components["schemas"]["School"][];
+            /** @description The rule book. */
+            rules: components["schemas"]["RuleView"][];
         };
         /** @description Something new or deleted, by its id. */
         Created: {
@@ -5495,6 +5850,25 @@ export interface components {
          * @enum {unknown}
          */
         Effect: "plain" | "metallic" | "fluorescent";
+        /** @description Colours of a zone at one height above the foot, after each coat: recess, face and edge. */
+        ElevationView: {
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+            /** @description One for each coat, #rrggbb. */
+            strata: string[][];
+        };
+        /** @description A zone that is told by height: its top, its middle and its foot. */
+        ElevationsView: {
+            /** @description At its top. */
+            top: components["schemas"]["ElevationView"];
+            /** @description Half way up. */
+            middle: components["schemas"]["ElevationView"];
+            /** @description At its foot. */
+            foot: components["schemas"]["ElevationView"];
+        };
         /** @description An evening that is over: what was planned, and what was done. */
         EveningFact: {
             /**
@@ -5543,38 +5917,61 @@ export interface components {
          * @enum {unknown}
          */
         Facing: "up" | "slope" | "side" | "overhang" | "under";
+        /** @description A coat that fades out with height. */
+        Fade: {
+            /**
+             * Format: double
+             * @description Height above the foot at which the film is full, mm.
+             */
+            fullMm: number;
+            /**
+             * Format: double
+             * @description Height at which there is none, mm.
+             */
+            noneMm: number;
+        };
         /**
          * @description What kind of material it is: the rules, thinners, limits and drying go by family.
          * @enum {unknown}
          */
-        Family: "acrylicPaint" | "acrylicWash" | "lacquer" | "enamelPaint" | "enamelWash" | "oilPaint" | "varnishWater" | "varnishLacquer" | "varnishEnamel" | "primerAerosol" | "primerWater" | "texturePaste" | "cracklePaste" | "crackleMedium" | "pva" | "skim" | "superGlue" | "grit" | "chippingMedium" | "washableMarking" | "pigment" | "acrylicMedium";
+        Family: "acrylicPaint" | "acrylicWash" | "lacquer" | "enamelPaint" | "enamelWash" | "oilPaint" | "varnishWater" | "varnishLacquer" | "varnishEnamel" | "primerAerosol" | "primerWater" | "texturePaste" | "cracklePaste" | "crackleMedium" | "pva" | "skim" | "superGlue" | "grit" | "chippingMedium" | "washableMarking" | "pigment" | "acrylicMedium" | "ink" | "oilWash" | "cracklePaint" | "pencil" | "flowAid" | "retarder" | "liquidPigment" | "tufts";
+        /** @description A family, as the screens ask of it. */
+        FamilyView: {
+            /** @description Family. */
+            family: components["schemas"]["Family"];
+            /** @description In a sentence. */
+            word: string;
+            /** @description On its own. */
+            label: string;
+            /** @description What it takes, its own first. */
+            thinners: ("water" | "acrylicMedium" | "alcohol" | "whiteSpirit" | "lacquerThinner")[];
+            /** @description Leaves no colour. */
+            clear: boolean;
+            /** @description What is drawn as its label; none where it needs a colour. */
+            labelColour: null | string;
+            /** @description Comes in a can. */
+            inCan: boolean;
+            /** @description The technique that it proposes. */
+            proposed: components["schemas"]["Technique"];
+            /** @description What is done before it is used. */
+            readying: string[];
+        };
         /** @description Where a calendar program may follow the plan. */
         FeedAddress: {
             /** @description Path on this host, a secret; none until one is made. */
             path: null | string;
         };
-        /** @description How many findings of each severity. */
-        FindingCount: {
-            /**
-             * Format: int32
-             * @description Will ruin it.
-             */
-            stop: number;
-            /**
-             * Format: int32
-             * @description May spoil it.
-             */
-            risk: number;
-            /**
-             * Format: int32
-             * @description Advice.
-             */
-            note: number;
-        };
+        /**
+         * @description Final varnish on table pieces.
+         * @enum {unknown}
+         */
+        FinalVarnishSchool: "whereHeld" | "none" | "always";
         /** @description What a rule found. */
         FindingView: {
             /** @description Rule. */
             rule: string;
+            /** @description What the rule is called. */
+            title: string;
             /** @description Which of several faults that the rule finds on one coat; mostly empty. */
             aspect: string;
             /** @description Stop, risk or note. */
@@ -5585,6 +5982,11 @@ export interface components {
              */
             coatId: string;
             /**
+             * Format: uuid
+             * @description Another coat that it is about; none where it is about one.
+             */
+            with: null | string;
+            /**
              * Format: int32
              * @description The gap it sits in: gap g is under coat g, the last is on top.
              */
@@ -5593,8 +5995,14 @@ export interface components {
             what: string;
             /** @description Why. */
             why: string;
-            /** @description Ways out. */
-            mends: components["schemas"]["MendView"][];
+            /** @description The figure behind it; none where there is none. */
+            figure: null | string;
+            /** @description The school that decides; none where none does. */
+            school: null | string;
+            /** @description What the coats are that it is about: sent back with the reason by a painter who knows. */
+            mark: string;
+            /** @description The reason why it rests; none where it speaks. */
+            rests: null | string;
         };
         /**
          * @description When a zone is painted, where a part is painted apart and fitted later.
@@ -5603,19 +6011,25 @@ export interface components {
         Fitting: "free" | "before" | "after";
         /**
          * @description Glue for sand and grit.
-         * @default pva
          * @enum {unknown}
          */
         GritGlueSchool: "pva" | "superGlue";
         /**
+         * @description Grit before brushes.
+         * @enum {unknown}
+         */
+        GritSchool: "brushOff" | "glueFirst";
+        /**
          * @description What can hurt.
          * @enum {unknown}
          */
-        Hazard: "solventVapour" | "aerosolCan" | "airbrushMist" | "dust" | "superGlue" | "heatTool";
+        Hazard: "solventVapour" | "aerosolCan" | "airbrushMist" | "dust" | "superGlue" | "heatTool" | "splash";
         /** @description Whether this host can work. */
         HealthView: {
             /** @description "ready". */
             status: string;
+            /** @description Version of Lowfell. */
+            version: string;
         };
         /** @description A predicted colour at one height. */
         HeightView: {
@@ -5659,7 +6073,7 @@ export interface components {
              * @description The coat.
              */
             coatId: string;
-            schools?: null | components["schemas"]["SchoolsView"];
+            schools?: null | components["schemas"]["Schools"];
         };
         /** @description Colour help for one coat. */
         HelpView: {
@@ -5677,6 +6091,11 @@ export interface components {
             /** @description The three nearest of the shelf by predicted result. */
             nearest: components["schemas"]["NearView"][];
         };
+        /**
+         * @description Which edges are highlighted.
+         * @enum {unknown}
+         */
+        HighlightSchool: "facingLight" | "all";
         HttpValidationProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -5741,6 +6160,24 @@ export interface components {
          * @enum {unknown}
          */
         ImportVerdict: "new" | "bottle" | "duplicate" | "refused";
+        /** @description Two faces that fit against each other. */
+        JoinDraft: {
+            /**
+             * Format: uuid
+             * @description A zone.
+             */
+            a: string;
+            /**
+             * Format: uuid
+             * @description The other.
+             */
+            b: string;
+            /**
+             * Format: double
+             * @description Room between both bare faces, 0-50 mm.
+             */
+            clearanceMm: number;
+        };
         /** @description What is to be held as the plan: one that a search found, or one made at this moment. */
         KeepRequest: {
             /**
@@ -5783,6 +6220,22 @@ export interface components {
             /** @description Evenings that are over, the last first. */
             facts: components["schemas"]["EveningFact"][];
         };
+        /** @description A finding that the painter knows of: it rests until the coats that it is about change. */
+        KnownFinding: {
+            /** @description Its rule. */
+            rule: string;
+            /** @description Which of several faults of that rule. */
+            aspect: string;
+            /** @description Why it may rest. */
+            reason: string;
+            /** @description What the coats were then. */
+            mark: string;
+        };
+        /**
+         * @description Varnish between weathering layers.
+         * @enum {unknown}
+         */
+        LayerVarnishSchool: "onceBefore" | "afterEach";
         /** @description What readings of the log say of a figure. */
         Learned: {
             /** @description Technique, station or material. */
@@ -5835,12 +6288,17 @@ export interface components {
             copies: number[];
             /**
              * Format: uuid
-             * @description The coat; needed for done and taken back.
+             * @description The coat; that or a part is needed for done, left out, dry and taken back.
              */
             coatId?: null | string;
             /**
+             * Format: uuid
+             * @description The part that is fitted, instead of a coat.
+             */
+            partId?: null | string;
+            /**
              * Format: int32
-             * @description Which pass, 1-20.
+             * @description Which pass, 1-20; 0 for cleaning the coat up.
              * @default 1
              */
             pass: number;
@@ -5926,6 +6384,11 @@ export interface components {
              * @description The coat.
              */
             coatId: null | string;
+            /**
+             * Format: uuid
+             * @description The part that was fitted.
+             */
+            partId: null | string;
             /** @description What it was painted with then. */
             paint: string;
             /**
@@ -5970,6 +6433,8 @@ export interface components {
              * @description The recorded mix.
              */
             mixRecordId: null | string;
+            /** @description What was noticed of its time: too soon, or past its window; empty where it came when it should. */
+            notice: string;
             /** @description What was done otherwise than planned. */
             deviation: string;
             /** @description Why it went wrong. */
@@ -5997,6 +6462,24 @@ export interface components {
             face?: null | string;
             /** @description Edge, #rrggbb. */
             edge?: null | string;
+        };
+        /** @description Marks of a coat, where they are counted and measured. */
+        Marks: {
+            /**
+             * Format: int32
+             * @description How many on one copy, 1..100000.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description Width of one on the model, mm; of grit the size of a grain.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Length of one on the model, mm.
+             */
+            lengthMm: number;
         };
         /** @description Where the closest stack goes. */
         MatchAdoption: {
@@ -6056,6 +6539,19 @@ export interface components {
             /** @description Filter and dust that bring both together. */
             unifier: components["schemas"]["UnifierView"];
         };
+        /** @description A face that fits against another one: a gate in its slot, a turret on its ring. */
+        Mate: {
+            /**
+             * Format: uuid
+             * @description The zone that it fits against.
+             */
+            zoneId: string;
+            /**
+             * Format: double
+             * @description Room between both bare faces, mm.
+             */
+            clearanceMm: number;
+        };
         /** @description A change of a material. */
         MaterialChange: {
             /**
@@ -6066,38 +6562,37 @@ export interface components {
             /** @description What it should be. */
             material: components["schemas"]["MaterialDraft"];
         };
-        /** @description A material as it is drawn up: inline in a draft, or to be kept on the shelf. */
+        /** @description A material as it is drawn up: inline in a draft, or to be kept on the shelf. Family and colour are enough; whatever is not given is the family's. */
         MaterialDraft: {
-            /** @description Name, 1-120 characters. */
-            name: string;
+            /** @description Name, 1-120 characters; the family's word inline in a draft that gives none. */
+            name?: string;
             /** @description House that makes it. */
             house?: string;
             /** @description Family. */
             family: components["schemas"]["Family"];
-            /** @description Colour of the dry, hiding paint, #rrggbb. */
-            colour: string;
+            /** @description Colour of the dry, hiding paint, #rrggbb; needed but for families without a colour of their own. */
+            colour?: null | string;
             /**
              * Format: double
-             * @description Contrast ratio at the reference film, 0.03-0.9999.
+             * @description Contrast ratio at the reference film, 0.03-0.9999; none for what family and colour usually hide.
              */
-            contrastRatio?: number;
+            contrastRatio?: null | number;
             /**
              * Format: double
-             * @description Dry film of the contrast ratio, um, 1-500.
+             * @description Dry film of the contrast ratio, um, 1-500; none for the usual one.
              */
-            referenceFilmUm?: number;
+            referenceFilmUm?: null | number;
             /**
              * Format: double
-             * @description Dry over wet volume, 0.01-1.
+             * @description Dry over wet volume, 0.01-1; none for the family's.
              */
-            volumeSolids?: number;
-            /** @description Sheen. */
-            sheen?: components["schemas"]["Sheen"];
+            volumeSolids?: null | number;
+            sheen?: null | components["schemas"]["Sheen"];
             /**
              * Format: double
-             * @description Undertone power, 0-1: 0 flat, about 0.5 for brown washes.
+             * @description Undertone power, 0-1: 0 flat, about 0.5 for brown washes; none for the family's.
              */
-            undertonePower?: number;
+            undertonePower?: null | number;
             /** @description Metallic or fluorescent. */
             effect?: components["schemas"]["Effect"];
             /**
@@ -6111,31 +6606,48 @@ export interface components {
              */
             lowStockMl?: null | number;
             drying?: null | components["schemas"]["DryingView"];
-            /** @description Own resistance, eight figures of 0-3: recoat-dry and cured against water, alcohol, white spirit, lacquer thinner. */
-            resistance?: null | number[];
+            resistance?: null | components["schemas"]["Resistance"];
         };
-        /** @description What the family says, and what is in force. */
+        /** @description What is in force of a material: its own figures, else its family's. */
         MaterialFacts: {
-            /** @description The painter's word for the family. */
-            familyWord: string;
-            /** @description What carries it. */
-            carrier: components["schemas"]["Carrier"];
+            /** @description Colour, or what is drawn as its label. */
+            colour: string;
             /** @description What it takes, its own first. */
-            thinners: components["schemas"]["Thinner"][];
+            thinners: ("water" | "acrylicMedium" | "alcohol" | "whiteSpirit" | "lacquerThinner")[];
             /**
              * Format: double
-             * @description Least paint fraction in its own thinner.
+             * @description Least paint fraction of a coat in its own thinner.
              */
             leastPaintFraction: number;
-            /** @description Leaves no colour. */
-            clear: boolean;
-            /** @description Drying in force. */
-            drying: components["schemas"]["DryingView"];
-            /** @description Resistance in force, eight figures. */
-            resistance: number[];
             /**
              * Format: double
-             * @description Drops to the ml in force.
+             * @description Contrast ratio.
+             */
+            contrastRatio: number;
+            /**
+             * Format: double
+             * @description Dry film of the contrast ratio, um.
+             */
+            referenceFilmUm: number;
+            /**
+             * Format: double
+             * @description Dry over wet volume.
+             */
+            volumeSolids: number;
+            /** @description Sheen. */
+            sheen: components["schemas"]["Sheen"];
+            /**
+             * Format: double
+             * @description Undertone power.
+             */
+            undertonePower: number;
+            /** @description Drying. */
+            drying: components["schemas"]["DryingView"];
+            /** @description What its dry film bears. */
+            resistance: components["schemas"]["Resistance"];
+            /**
+             * Format: double
+             * @description Drops to the ml.
              */
             dropsPerMl: number;
         };
@@ -6168,8 +6680,49 @@ export interface components {
              */
             calibrationId?: null | string;
         };
-        /** @description A stack, and a mend of one of its findings. */
-        MendRequest: {
+        /** @description One mend of several. */
+        MendStepView: {
+            /** @description The rule whose finding it mends. */
+            rule: string;
+            /** @description What the rule found. */
+            what: string;
+            /** @description What it does. */
+            label: string;
+        };
+        /** @description One way to mend a finding, with what it leads to. */
+        MendView: {
+            /** @description Its name within the finding. */
+            id: string;
+            /** @description What the painter reads. */
+            label: string;
+            /** @description How the mended stack stands. */
+            after: components["schemas"]["OutcomeView"];
+            /** @description What it costs more. */
+            added: components["schemas"]["CostView"];
+            /** @description How far the finished colours move. */
+            moved: components["schemas"]["MovedView"];
+            /** @description The coats after the mend. */
+            coats: components["schemas"]["CoatDraft"][];
+        };
+        /** @description A stack mended all over, beside what it was. */
+        MendedAllView: {
+            /** @description The mends, in their order; none where nothing could be mended. */
+            steps: components["schemas"]["MendStepView"][];
+            /** @description How the stack stood. */
+            before: components["schemas"]["OutcomeView"];
+            /** @description How it stands. */
+            after: components["schemas"]["OutcomeView"];
+            /** @description What it cost. */
+            costBefore: components["schemas"]["CostView"];
+            /** @description What it costs. */
+            costAfter: components["schemas"]["CostView"];
+            /** @description How far the finished colours move. */
+            moved: components["schemas"]["MovedView"];
+            /** @description The coats after the mends. */
+            coats: components["schemas"]["CoatDraft"][];
+        };
+        /** @description A stack, and one of its findings. */
+        MendsRequest: {
             /** @description What it goes on. */
             zone: components["schemas"]["ZoneDraft"];
             /** @description From the substrate up. */
@@ -6181,23 +6734,17 @@ export interface components {
              * @description Coat of the finding.
              */
             coatId: string;
-            /** @description Id of the mend. */
-            mend: string;
-            schools?: null | components["schemas"]["SchoolsView"];
+            /**
+             * @description Which of several faults that the rule finds on one coat.
+             * @default
+             */
+            aspect: string;
+            schools?: null | components["schemas"]["Schools"];
         };
-        /** @description One way to mend a finding. */
-        MendView: {
-            /** @description To send back. */
-            id: string;
-            /** @description What the painter reads. */
-            label: string;
-        };
-        /** @description A mended stack. */
-        MendedStack: {
-            /** @description The coats after the mend. */
-            coats: components["schemas"]["CoatDraft"][];
-            /** @description Its preview. */
-            preview: components["schemas"]["StackPreview"];
+        /** @description Mends of one finding. */
+        MendsView: {
+            /** @description The best first. */
+            mends: components["schemas"]["MendView"][];
         };
         /** @description A mix being made again. */
         MixAgain: {
@@ -6269,7 +6816,11 @@ export interface components {
              * @description A mix of the bench.
              */
             mixId?: null | string;
-            thinner?: null | components["schemas"]["Thinner"];
+            /**
+             * @description A thinner.
+             * @enum {unknown}
+             */
+            thinner?: "water" | "acrylicMedium" | "alcohol" | "whiteSpirit" | "lacquerThinner" | null;
         };
         /** @description A recipe as it is drawn up. */
         MixDraft: {
@@ -6277,7 +6828,11 @@ export interface components {
             name: string;
             /** @description 1-40 components. */
             components: components["schemas"]["MixComponentDraft"][];
-            countsAs?: null | components["schemas"]["Family"];
+            /**
+             * @description What the rules, rates and drying take it for, where that is not its main paint: a wash or a skim made at home.
+             * @enum {unknown}
+             */
+            countsAs?: "acrylicPaint" | "acrylicWash" | "lacquer" | "enamelPaint" | "enamelWash" | "oilPaint" | "varnishWater" | "varnishLacquer" | "varnishEnamel" | "primerAerosol" | "primerWater" | "texturePaste" | "cracklePaste" | "crackleMedium" | "pva" | "skim" | "superGlue" | "grit" | "chippingMedium" | "washableMarking" | "pigment" | "acrylicMedium" | "ink" | "oilWash" | "cracklePaint" | "pencil" | "flowAid" | "retarder" | "liquidPigment" | "tufts" | null;
         };
         /** @description One component of a scaled mix. */
         MixLineView: {
@@ -6339,7 +6894,11 @@ export interface components {
         MixQuestion: {
             /** @description 1-40 components. */
             components: components["schemas"]["MixComponentDraft"][];
-            countsAs?: null | components["schemas"]["Family"];
+            /**
+             * @description What the rules take it for.
+             * @enum {unknown}
+             */
+            countsAs?: "acrylicPaint" | "acrylicWash" | "lacquer" | "enamelPaint" | "enamelWash" | "oilPaint" | "varnishWater" | "varnishLacquer" | "varnishEnamel" | "primerAerosol" | "primerWater" | "texturePaste" | "cracklePaste" | "crackleMedium" | "pva" | "skim" | "superGlue" | "grit" | "chippingMedium" | "washableMarking" | "pigment" | "acrylicMedium" | "ink" | "oilWash" | "cracklePaint" | "pencil" | "flowAid" | "retarder" | "liquidPigment" | "tufts" | null;
             /**
              * @description Colour that it is shown on, #rrggbb.
              * @default #808080
@@ -6529,6 +7088,24 @@ export interface components {
              */
             to: null | string;
         };
+        /** @description How far the finished colours move, dE00. */
+        MovedView: {
+            /**
+             * Format: double
+             * @description In the recess.
+             */
+            recess: number;
+            /**
+             * Format: double
+             * @description On the face.
+             */
+            face: number;
+            /**
+             * Format: double
+             * @description On the edge.
+             */
+            edge: number;
+        };
         /** @description How near a swatch is to a picked colour. */
         NearSwatch: {
             /**
@@ -6632,12 +7209,24 @@ export interface components {
             /** @description Every id once, in the wanted order. */
             ids: string[];
         };
-        /**
-         * @description What to do about spray that lands on a finished neighbour.
-         * @default care
-         * @enum {unknown}
-         */
-        OversprayWay: "care" | "mask" | "repaint";
+        /** @description How a stack stands with the rules; what rests does not count. */
+        OutcomeView: {
+            /**
+             * Format: int32
+             * @description Stops.
+             */
+            stops: number;
+            /**
+             * Format: int32
+             * @description Risks.
+             */
+            risks: number;
+            /**
+             * Format: int32
+             * @description Notes.
+             */
+            notes: number;
+        };
         /** @description A cell as it came out on the real scrap. */
         PaintedCell: {
             /**
@@ -6711,12 +7300,6 @@ export interface components {
              */
             coats: number;
         };
-        /**
-         * @description What a painter mixes on.
-         * @default wet
-         * @enum {unknown}
-         */
-        Palette: "wet" | "dry";
         /** @description A picture that was kept. */
         PhotoView: {
             /**
@@ -6796,6 +7379,63 @@ export interface components {
              */
             glueMin?: number;
         };
+        /** @description What a rule found on a piece. */
+        PieceFindingView: {
+            /** @description Rule. */
+            rule: string;
+            /** @description What the rule is called. */
+            title: string;
+            /** @description Stop, risk or note. */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Format: uuid
+             * @description The zone that it is about.
+             */
+            zoneId: string;
+            /**
+             * Format: uuid
+             * @description The coat that it is about.
+             */
+            coatId: string;
+            /**
+             * Format: uuid
+             * @description Another zone that it is about; none where it is about one.
+             */
+            withZoneId: null | string;
+            /** @description What. */
+            what: string;
+            /** @description Why. */
+            why: string;
+            /** @description What can be done about it. */
+            advice: string;
+            /** @description The figure behind it; none where there is none. */
+            figure: null | string;
+            /**
+             * Format: double
+             * @description Minutes that it costs on all copies.
+             */
+            minutes: number;
+            /** @description What the coat is: sent back with the reason by a painter who knows. */
+            mark: string;
+            /** @description The reason why it rests; none where it speaks. */
+            rests: null | string;
+        };
+        /** @description What the rules find over the zones of a piece. */
+        PieceJudgement: {
+            /** @description The worst first. */
+            findings: components["schemas"]["PieceFindingView"][];
+            better: null | components["schemas"]["ZoneOrderView"];
+        };
+        /** @description All zones of a piece, in the order in which they are painted. */
+        PieceRequest: {
+            /** @description 1-60 zones. */
+            zones: components["schemas"]["PieceZoneDraft"][];
+            /** @description Faces that fit against each other. */
+            joins?: null | components["schemas"]["JoinDraft"][];
+            /** @description Parts that are fitted. */
+            assembly?: null | components["schemas"]["AssemblyDraft"][];
+            schools?: null | components["schemas"]["Schools"];
+        };
         /**
          * @description The shape that a piece's area is computed from.
          * @enum {unknown}
@@ -6822,13 +7462,37 @@ export interface components {
             areaMm2: number;
             /** @description Its zones. */
             zones: components["schemas"]["ZoneView"][];
+            /** @description What the rules find over all of them. */
+            judgement: components["schemas"]["PieceJudgement"];
+            /** @description The judgement is of the stacks as they are now. */
+            current: boolean;
+        };
+        /** @description A zone of a piece with its stack. */
+        PieceZoneDraft: {
+            /**
+             * Format: uuid
+             * @description Its id; other zones, joins and parts name it.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its surface. */
+            zone: components["schemas"]["ZoneDraft"];
+            /** @description Its stack. */
+            coats: components["schemas"]["CoatDraft"][];
+            /** @description Zones that it touches. */
+            touches?: null | string[];
         };
         /**
          * @description What happens to pigment.
-         * @default fixed
          * @enum {unknown}
          */
-        PigmentSchool: "fixed" | "loose";
+        PigmentSchool: "fixed" | "loose" | "varnished";
+        /**
+         * @description Varnish under a pin wash.
+         * @enum {unknown}
+         */
+        PinWashSchool: "satin" | "gloss";
         /** @description A plan beside the one that it took the place of. */
         PlanComparison: {
             /** @description What that one came to when it was made. */
@@ -6837,6 +7501,44 @@ export interface components {
             after: components["schemas"]["PlanSummary"];
             /** @description Steps on another day. */
             moved: components["schemas"]["MovedStep"][];
+        };
+        /** @description A step that comes too soon or too late for what is below it. */
+        PlanFinding: {
+            /** @description Rule. */
+            rule: string;
+            /** @description What the rule is called. */
+            title: string;
+            /** @description How bad. */
+            severity: components["schemas"]["Severity"];
+            /**
+             * Format: uuid
+             * @description Zone.
+             */
+            zoneId: string;
+            /**
+             * Format: uuid
+             * @description Coat.
+             */
+            coatId: string;
+            /** @description Name of the piece. */
+            piece: string;
+            /** @description Name of the zone. */
+            zone: string;
+            /** @description Numbers of the copies. */
+            copies: number[];
+            /**
+             * Format: date-time
+             * @description When it is planned.
+             */
+            atUtc: string;
+            /** @description What will be seen. */
+            what: string;
+            /** @description Why. */
+            why: string;
+            /** @description The figure behind it. */
+            figure: string;
+            /** @description What helps then; empty where nothing but waiting does. */
+            remedy: string;
         };
         /** @description What is to be planned. */
         PlanRequest: {
@@ -6865,8 +7567,12 @@ export interface components {
              * @default true
              */
             learn: boolean;
-            /** @description What is planned for spray on touching zones. */
-            overspray?: components["schemas"]["OversprayWay"];
+            /**
+             * @description What is planned for spray on touching zones.
+             * @default care
+             * @enum {unknown}
+             */
+            overspray: "care" | "mask" | "repaint";
             /**
              * @description Washes as the other school has them: one generous for two thin, or two thin for one.
              * @default false
@@ -6934,6 +7640,10 @@ export interface components {
             problem: null | string;
             /** @description What can't be planned yet, and why. */
             waiting: string[];
+            /** @description Steps that come too soon or too late. */
+            findings: components["schemas"]["PlanFinding"][];
+            /** @description What one copy of each piece costs. */
+            copies: components["schemas"]["CopyCostView"][];
             /** @description Evenings that are used. */
             calendar: components["schemas"]["PlannedEvening"][];
             /** @description Time zone. */
@@ -6973,9 +7683,14 @@ export interface components {
             zoneId: string;
             /**
              * Format: uuid
-             * @description The coat; of a part the piece that is fitted.
+             * @description The coat; none where a part is fitted.
              */
-            coatId: string;
+            coatId: null | string;
+            /**
+             * Format: uuid
+             * @description The piece that is fitted; none where a coat is laid.
+             */
+            partId: null | string;
             /**
              * Format: int32
              * @description Which pass.
@@ -7018,6 +7733,16 @@ export interface components {
             setUpMin: number;
             /**
              * Format: date-time
+             * @description From when all its copies are ready for it, by what is written down; none where nothing is or it is long ago.
+             */
+            readyUtc: null | string;
+            /**
+             * Format: date-time
+             * @description Until when it has to be begun, by what is written down; none without a window.
+             */
+            dueUtc: null | string;
+            /**
+             * Format: date-time
              * @description The last copy is recoat-dry.
              */
             dryUtc: string;
@@ -7041,6 +7766,12 @@ export interface components {
              * @description Share of paint in it, as planned.
              */
             paintFraction: null | number;
+            /** @description What it is done with. */
+            tool: string;
+            /** @description What is done to the material first. */
+            readying: string[];
+            /** @description The painter's own note on the coat. */
+            note: string;
             /** @description Cautions. */
             cautions: string[];
         };
@@ -7056,9 +7787,14 @@ export interface components {
         ProgressStep: {
             /**
              * Format: uuid
-             * @description Coat; of a part the piece that is fitted.
+             * @description Coat; none where a part is fitted.
              */
-            coatId: string;
+            coatId: null | string;
+            /**
+             * Format: uuid
+             * @description The piece that is fitted; none where a coat is laid.
+             */
+            partId: null | string;
             /**
              * Format: int32
              * @description Which pass.
@@ -7125,10 +7861,20 @@ export interface components {
         };
         /**
          * @description The brush between dry-brush steps.
-         * @default keep
          * @enum {unknown}
          */
         ResidueSchool: "keep" | "clean";
+        /** @description How a dry film or a bare ground stands up to each carrier by mist, laid on and scrubbed. */
+        Resistance: {
+            /** @description Against water. */
+            water: components["schemas"]["BearsRow"];
+            /** @description Against alcohol. */
+            alcohol: components["schemas"]["BearsRow"];
+            /** @description Against white spirit. */
+            whiteSpirit: components["schemas"]["BearsRow"];
+            /** @description Against lacquer thinner and cans. */
+            lacquerThinner: components["schemas"]["BearsRow"];
+        };
         /** @description What the room sensor shows. */
         RoomReading: {
             /**
@@ -7163,6 +7909,21 @@ export interface components {
             fan: boolean;
             /** @description Cans may be sprayed: the weather or the booth is fit. */
             cansFit: boolean;
+        };
+        /** @description A rule of the book. */
+        RuleView: {
+            /** @description Its id. */
+            rule: string;
+            /** @description What it is called. */
+            title: string;
+            /** @description How bad its findings can be. */
+            severities: ("stop" | "risk" | "note")[];
+            /** @description Where it looks. */
+            scope: components["schemas"]["Scope"];
+            /** @description Preferences that it follows. */
+            schools: string[];
+            /** @description When it speaks. */
+            about: string;
         };
         /** @description One stratum of a small core sample. */
         SampleStratum: {
@@ -7261,23 +8022,117 @@ export interface components {
             /** @description Zones that use it. */
             uses: components["schemas"]["SchemeUse"][];
         };
-        /** @description The project's preferences where good painters disagree. */
-        SchoolsView: {
+        /** @description A question on which good painters disagree. */
+        School: {
+            /** @description Its id: the preference that holds the choice. */
+            id: string;
+            /** @description As it is asked. */
+            question: string;
+            /** @description The answers, the usual one first. */
+            choices: components["schemas"]["SchoolChoice"][];
+        };
+        /** @description One answer to a question on which good painters disagree. */
+        SchoolChoice: {
+            /** @description As it is chosen. */
+            value: string;
+            /** @description What it is called. */
+            label: string;
+            /** @description What it buys. */
+            buys: string;
+            /** @description What it costs. */
+            costs: string;
+        };
+        /** @description What an answer does to the stacks of this bench, once they follow it. */
+        SchoolEffectView: {
+            /** @description The answer. */
+            value: string;
+            /**
+             * Format: double
+             * @description Hands-on minutes more on all copies; less than nothing where it saves some.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Hours of waiting more, over all stacks.
+             */
+            waitHours: number;
+            /**
+             * Format: int32
+             * @description Coats more.
+             */
+            coats: number;
+            /**
+             * Format: double
+             * @description Paint and thinner more, ml.
+             */
+            ml: number;
+            /**
+             * Format: int32
+             * @description Findings that speak under it and do not now.
+             */
+            asked: number;
+            /**
+             * Format: int32
+             * @description Findings that no longer speak.
+             */
+            spared: number;
+            /**
+             * Format: int32
+             * @description Stacks in which something changes.
+             */
+            stacks: number;
+            /**
+             * Format: double
+             * @description dE00 by which the finished colour that moves farthest does.
+             */
+            moved: number;
+        };
+        /** @description What the answers to a question do on this bench. */
+        SchoolEffectsView: {
+            /** @description The question. */
+            school: string;
+            /**
+             * Format: int32
+             * @description Stacks that were tried.
+             */
+            ofStacks: number;
+            /** @description Each answer; the one in force changes nothing. */
+            choices: components["schemas"]["SchoolEffectView"][];
+        };
+        /** @description Points on which good painters disagree, as the project prefers them; SchoolBook says what each choice is. */
+        Schools: {
             /** @description Varnish under a pin wash: satin or gloss. */
-            pinWashVarnish?: components["schemas"]["Sheen"];
-            /** @description Two thin washes or one generous one. */
+            pinWashVarnish?: components["schemas"]["PinWashSchool"];
+            /** @description Wash amount. */
             wash?: components["schemas"]["WashSchool"];
-            /** @description Pigments fixed or left loose. */
+            /** @description Pigments. */
             pigments?: components["schemas"]["PigmentSchool"];
-            /** @description Warm air on base coats and textures, or never. */
+            /** @description Warm air. */
             warmAir?: components["schemas"]["WarmAirSchool"];
             /** @description Pre-shade or modulation. */
             shading?: components["schemas"]["ShadingSchool"];
-            /** @description Keep the residue in the dry brush, or clean it. */
+            /** @description Brush between dry-brush steps. */
             dryBrush?: components["schemas"]["ResidueSchool"];
-            /** @description PVA or super glue under grit. */
+            /** @description Glue for grit. */
             gritGlue?: components["schemas"]["GritGlueSchool"];
+            /** @description Final varnish. */
+            finalVarnish?: components["schemas"]["FinalVarnishSchool"];
+            /** @description Brittle texture. */
+            brittle?: components["schemas"]["BrittleSchool"];
+            /** @description Grit before brushes. */
+            grit?: components["schemas"]["GritSchool"];
+            /** @description Shading a vehicle. */
+            vehicleShade?: components["schemas"]["VehicleShadeSchool"];
+            /** @description Varnish between weathering layers. */
+            layerVarnish?: components["schemas"]["LayerVarnishSchool"];
+            /** @description Edges that are highlighted. */
+            highlights?: components["schemas"]["HighlightSchool"];
         };
+        /**
+         * @description Where a rule looks.
+         * @enum {unknown}
+         */
+        Scope: "stack" | "piece" | "evening";
         /** @description A change with the version it was made on. */
         SetChange: {
             /**
@@ -7287,11 +8142,35 @@ export interface components {
             version: number;
             /** @description Name, 1-120 characters. */
             name: string;
+            /**
+             * Format: double
+             * @description Scale, one to so many, 1-1000.
+             * @default 56
+             */
+            scale: number;
+            /**
+             * Format: double
+             * @description Distance that it is looked at from, mm, 100-10000.
+             * @default 1000
+             */
+            viewingMm: number;
         };
-        /** @description A name for something new. */
+        /** @description A set as it is drawn up. */
         SetDraft: {
             /** @description Name, 1-120 characters. */
             name: string;
+            /**
+             * Format: double
+             * @description Scale, one to so many, 1-1000.
+             * @default 56
+             */
+            scale: number;
+            /**
+             * Format: double
+             * @description Distance that it is looked at from, mm, 100-10000.
+             * @default 1000
+             */
+            viewingMm: number;
         };
         /** @description A set. */
         SetView: {
@@ -7307,6 +8186,16 @@ export interface components {
             version: number;
             /** @description Name. */
             name: string;
+            /**
+             * Format: double
+             * @description Scale, one to so many.
+             */
+            scale: number;
+            /**
+             * Format: double
+             * @description Distance that it is looked at from, mm.
+             */
+            viewingMm: number;
             /** @description Its pieces. */
             pieces: components["schemas"]["PieceView"][];
         };
@@ -7317,7 +8206,6 @@ export interface components {
         Severity: "stop" | "risk" | "note";
         /**
          * @description Where a panel's shading comes from.
-         * @default preShade
          * @enum {unknown}
          */
         ShadingSchool: "preShade" | "modulation";
@@ -7326,6 +8214,13 @@ export interface components {
          * @enum {unknown}
          */
         Sheen: "gloss" | "satin" | "matt" | "velvet";
+        /** @description A sheen. */
+        SheenView: {
+            /** @description Sheen. */
+            sheen: components["schemas"]["Sheen"];
+            /** @description Its word. */
+            word: string;
+        };
         /** @description How far a search is. */
         SolveProgress: {
             /** @description What it is at. */
@@ -7406,13 +8301,22 @@ export interface components {
             /** @description The scheme as it is kept now. */
             current: components["schemas"]["SchemeView"];
         };
+        /** @description A stack that was kept. */
+        StackKept: {
+            /**
+             * Format: int32
+             * @description Version to send back with the next change.
+             */
+            version: number;
+        };
         /** @description A stack predicted and read by the rules. */
         StackPreview: {
             /** @description Bare ground. */
             substrate: components["schemas"]["StratumView"];
             /** @description One for each coat. */
             strata: components["schemas"]["StratumView"][];
-            /** @description The worst first. */
+            elevations: null | components["schemas"]["ElevationsView"];
+            /** @description The worst first; those that rest among them. */
             findings: components["schemas"]["FindingView"][];
             /** @description Ends every caution. */
             cautionNote: string;
@@ -7423,7 +8327,7 @@ export interface components {
             zone: components["schemas"]["ZoneDraft"];
             /** @description From the substrate up, 60 at most. */
             coats: components["schemas"]["CoatDraft"][];
-            schools?: null | components["schemas"]["SchoolsView"];
+            schools?: null | components["schemas"]["Schools"];
         };
         /** @description A material that stands in. */
         StandInView: {
@@ -7517,6 +8421,7 @@ export interface components {
              * @description Until when.
              */
             workToMin: null | number;
+            wait: null | components["schemas"]["WaitView"];
             mix: null | components["schemas"]["CoatMixView"];
             /** @description What can hurt, and the usual cautions. */
             cautions: null | components["schemas"]["Caution"][];
@@ -7609,6 +8514,13 @@ export interface components {
          * @enum {unknown}
          */
         Substrate: "polystyrene" | "resin" | "printedPlastic" | "mdf" | "card" | "foam" | "cork" | "plaster" | "metal";
+        /** @description A substrate. */
+        SubstrateView: {
+            /** @description Substrate. */
+            substrate: components["schemas"]["Substrate"];
+            /** @description Its word. */
+            word: string;
+        };
         /** @description A material over black and over white, in one and two passes of its usual technique. */
         SwatchView: {
             /** @description Colour over black by passes: 1, 2, 3. */
@@ -7624,7 +8536,35 @@ export interface components {
          * @description How a coat goes on.
          * @enum {unknown}
          */
-        Technique: "baseCoat" | "sprayCan" | "airbrush" | "zenithal" | "preShade" | "modulation" | "overbrush" | "dryBrush" | "sponge" | "stipple" | "edgeHighlight" | "wash" | "thinnedWash" | "glaze" | "filter" | "pinWash" | "streak" | "speckle" | "spongeChipping" | "chippingFluid" | "openChips" | "marking" | "pigment" | "fixPigment" | "varnish" | "varnishSpray" | "seal" | "texture" | "gritInGlue" | "dripGlue" | "cracklePaste" | "crackleMedium";
+        Technique: "baseCoat" | "sprayCan" | "airbrush" | "zenithal" | "preShade" | "modulation" | "overbrush" | "dryBrush" | "sponge" | "stipple" | "edgeHighlight" | "wash" | "thinnedWash" | "glaze" | "filter" | "pinWash" | "streak" | "speckle" | "spongeChipping" | "chippingFluid" | "openChips" | "marking" | "pigment" | "fixPigment" | "varnish" | "varnishSpray" | "seal" | "texture" | "gritInGlue" | "dripGlue" | "cracklePaste" | "crackleMedium" | "layer" | "wetStreak" | "cleanUp" | "feather" | "lift" | "pullDown" | "smudgeOff" | "scrape" | "tufts" | "staticGrass" | "gluePart";
+        /** @description A technique, as the screens ask of it. */
+        TechniqueView: {
+            /** @description Technique. */
+            technique: components["schemas"]["Technique"];
+            /** @description In a sentence. */
+            word: string;
+            /** @description On its own. */
+            label: string;
+            /** @description Where it stands in lists. */
+            group: string;
+            /** @description Usual tool. */
+            tool: string;
+            /** @description Whether something is laid on. */
+            needsMaterial: boolean;
+            /** @description Whether what is laid on is thinned. */
+            thins: boolean;
+            /** @description Whether it is told by number and size of marks. */
+            byMarks: boolean;
+            /**
+             * Format: double
+             * @description Paint fraction that it usually takes of acrylic paint.
+             */
+            usual: number;
+            /** @description Of families of which it takes another. */
+            usualOf: {
+                [key: string]: number;
+            };
+        };
         /**
          * @description What a paint is thinned with.
          * @enum {unknown}
@@ -7644,6 +8584,13 @@ export interface components {
              * @description The same in drops.
              */
             drops: number;
+        };
+        /** @description A thinner. */
+        ThinnerWord: {
+            /** @description Thinner. */
+            thinner: components["schemas"]["Thinner"];
+            /** @description Its word. */
+            word: string;
         };
         /** @description A change of a tile. */
         TileChange: {
@@ -7740,7 +8687,11 @@ export interface components {
              * @description Only this material; else the whole recipe.
              */
             materialId?: null | string;
-            thinner?: null | components["schemas"]["Thinner"];
+            /**
+             * @description Only this thinner.
+             * @enum {unknown}
+             */
+            thinner?: "water" | "acrylicMedium" | "alcohol" | "whiteSpirit" | "lacquerThinner" | null;
         };
         /** @description A shared filter and dust. */
         UnifierView: {
@@ -7773,19 +8724,54 @@ export interface components {
             newFace: string;
         };
         /**
-         * @description What must have happened below before a coat goes on.
+         * @description Shading a vehicle.
          * @enum {unknown}
          */
-        Wait: "recoatDry" | "cured";
+        VehicleShadeSchool: "pinWash" | "thinnedShade" | "none";
+        /**
+         * @description The least that a painter asks of what is below before a coat goes on, over what it needs anyway.
+         * @enum {unknown}
+         */
+        Wait: "recoatDry" | "overnight" | "cured";
+        /**
+         * @description What a wait is for.
+         * @enum {unknown}
+         */
+        WaitKind: "touch" | "recoat" | "overnight" | "cured" | "whileWet";
+        /** @description How long a coat waits after the coat before it. */
+        WaitView: {
+            /** @description What it waits for. */
+            kind: components["schemas"]["WaitKind"];
+            /**
+             * Format: double
+             * @description How long, as planned, in this room.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description How long it needs, minutes, where the painter has set another wait.
+             */
+            needed: null | number;
+            /**
+             * Format: double
+             * @description Minutes that it may wait at most; none for as long as one likes.
+             */
+            most: null | number;
+            /** @description What asks for it, in the painter's word. */
+            film: string;
+            /**
+             * Format: uuid
+             * @description The coat whose film that is; none for the bare ground.
+             */
+            from: null | string;
+        };
         /**
          * @description Hurrying with warm air.
-         * @default baseCoatsAndTextures
          * @enum {unknown}
          */
-        WarmAirSchool: "baseCoatsAndTextures" | "never";
+        WarmAirSchool: "baseCoatsAndTextures" | "never" | "cracklePaintToo";
         /**
          * @description How much wash at a time.
-         * @default twoThin
          * @enum {unknown}
          */
         WashSchool: "twoThin" | "oneGenerous";
@@ -7854,8 +8840,35 @@ export interface components {
              * @description Length of raised edges on one copy, mm, where measured, 1-1000000.
              */
             edgeMm?: null | number;
+            /**
+             * Format: double
+             * @description Share of the raised edges that faces the light, 0-1.
+             */
+            litEdges?: number;
+            /**
+             * Format: double
+             * @description Share of the zone that no hand reaches or eye sees, 0-0.99.
+             */
+            unseen?: number;
+            /**
+             * Format: double
+             * @description Where it begins above the foot of the piece, mm, 0-3000, where it is told by height.
+             */
+            heightFromMm?: null | number;
+            /**
+             * Format: double
+             * @description Where it ends above the foot, mm, over where it begins.
+             */
+            heightToMm?: null | number;
+            /**
+             * Format: double
+             * @description Height of the piece, mm, that heights are held against; none where it is not known.
+             */
+            pieceHeightMm?: null | number;
             /** @description Touched in play. */
             handled?: boolean;
+            /** @description Reaches to the rim, where what overhangs is knocked off. */
+            rim?: boolean;
             /** @description Has cut edges. */
             cutEdges?: boolean;
             /** @description Sheen wanted at the end. */
@@ -7867,7 +8880,29 @@ export interface components {
              * @description Tolerance, dE00, 0.5-50.
              */
             tolerance?: number;
+            /** @description Colour that should show in the cracks of a crackle, #rrggbb. */
+            crackColour?: null | string;
+            /**
+             * Format: double
+             * @description Scale of the piece, one to so many, 1-1000.
+             */
+            scale?: number;
+            /**
+             * Format: double
+             * @description Distance that it is looked at from, mm, 100-10000.
+             */
+            viewingMm?: number;
             air?: null | components["schemas"]["AirDraft"];
+        };
+        /** @description A better order of the zones. */
+        ZoneOrderView: {
+            /** @description The zones in that order. */
+            zoneIds: string[];
+            /**
+             * Format: double
+             * @description Minutes of touching up that it saves on all copies.
+             */
+            savesMinutes: number;
         };
         /** @description Everything that the stack screen opens with. */
         ZonePage: {
@@ -7892,9 +8927,11 @@ export interface components {
             /** @description Its scheme. */
             scheme: components["schemas"]["SchemeView"];
             /** @description The bench's preferences. */
-            schools: components["schemas"]["SchoolsView"];
+            schools: components["schemas"]["Schools"];
             /** @description Zones that it touches. */
             neighbours: components["schemas"]["NeighbourView"][];
+            /** @description The zones of its piece and what they are joined to, as the rules over a piece take them. */
+            around: components["schemas"]["PieceRequest"];
         };
         /** @description How far the copies of a zone are. */
         ZoneProgress: {
@@ -7957,8 +8994,30 @@ export interface components {
              * @description Length of raised edges on one copy, mm, where measured.
              */
             edgeMm?: null | number;
+            /**
+             * Format: double
+             * @description Share of the raised edges that faces the light, 0-1.
+             */
+            litEdges?: number;
+            /**
+             * Format: double
+             * @description Share of the zone that no hand reaches or eye sees, 0-1.
+             */
+            unseen?: number;
+            /**
+             * Format: double
+             * @description Where it begins above the foot of the piece, mm; none where it is not told by height.
+             */
+            heightFromMm?: null | number;
+            /**
+             * Format: double
+             * @description Where it ends above the foot of the piece, mm.
+             */
+            heightToMm?: null | number;
             /** @description Touched in play. */
             handled?: boolean;
+            /** @description Reaches to the rim. */
+            rim?: boolean;
             /** @description Has cut edges. */
             cutEdges?: boolean;
             /** @description Sheen wanted at the end. */
@@ -7970,8 +9029,12 @@ export interface components {
              * @description Tolerance, dE00.
              */
             tolerance?: number;
+            /** @description Colour that should show in the cracks of a crackle. */
+            crackColour?: null | string;
             /** @description Zones of the same piece that it touches. */
             neighbours?: string[];
+            /** @description Zones of the same set that it fits against, and how much room there is, 0-50 mm. */
+            mates?: components["schemas"]["Mate"][];
             /** @description When it is painted, where parts are fitted on its piece or its piece is one. */
             fitting?: components["schemas"]["Fitting"];
             /**
@@ -8020,7 +9083,9 @@ export interface components {
             /** @description Small core sample: substrate first. */
             sample: components["schemas"]["SampleStratum"][];
             /** @description What the rules find. */
-            findings: components["schemas"]["FindingCount"];
+            findings: components["schemas"]["OutcomeView"];
+            /** @description Sample and findings are of the stack as it is now; else of how it was before, until they are worked out again. */
+            current: boolean;
         };
     };
     responses: never;

@@ -3,16 +3,33 @@ import type { components } from "./schema";
 type Schemas = components["schemas"];
 
 /** The server writes every field that has a value: only those that may be null can be missing. */
-export type Full<T> = T extends (infer U)[]
-  ? Full<U>[]
-  : T extends object
-    ? { [K in keyof T as null extends T[K] ? never : K]-?: Full<Exclude<T[K], undefined>> } & {
-        [K in keyof T as null extends T[K] ? K : never]?: Full<Exclude<T[K], undefined>>;
-      }
-    : T;
+export type Full<T> = T extends (infer U)[] ? Full<U>[] : T extends object ? FullObject<Told<T>> : T;
+
+type FullObject<T> = { [K in keyof T as null extends T[K] ? never : K]-?: Full<Exclude<T[K], undefined>> } & {
+  [K in keyof T as null extends T[K] ? K : never]?: Full<Exclude<T[K], undefined>>;
+};
+
+/** What a coat says of its dilution may be left out when it is asked about; an answer always tells it. */
+type Told<T> = T extends { dilutionForm?: unknown }
+  ? Omit<T, "paintFraction" | "thinner"> & { paintFraction?: number; thinner?: Schemas["Thinner"] }
+  : T;
 
 export type Coat = Full<Schemas["CoatDraft"]>;
 export type Technique = Schemas["Technique"];
+export type Craft = Full<Schemas["CraftView"]>;
+export type TechniqueFacts = Full<Schemas["TechniqueView"]>;
+export type FamilyFacts = Full<Schemas["FamilyView"]>;
+export type School = Full<Schemas["School"]>;
+export type SchoolEffects = Full<Schemas["SchoolEffectsView"]>;
+export type Outcome = Full<Schemas["OutcomeView"]>;
+export type Cost = Full<Schemas["CostView"]>;
+export type Mend = Full<Schemas["MendView"]>;
+export type MendedAll = Full<Schemas["MendedAllView"]>;
+export type PieceFinding = Full<Schemas["PieceFindingView"]>;
+export type PieceJudgement = Full<Schemas["PieceJudgement"]>;
+export type Wait = Full<Schemas["WaitView"]>;
+export type PlanFinding = Full<Schemas["PlanFinding"]>;
+export type CopyCost = Full<Schemas["CopyCostView"]>;
 export type Thinner = Schemas["Thinner"];
 export type DilutionForm = Schemas["DilutionForm"];
 export type Family = Schemas["Family"];
@@ -23,7 +40,7 @@ export type ZonePage = Full<Schemas["ZonePage"]>;
 export type ZoneSettings = Full<Schemas["ZoneSettings"]>;
 export type Scheme = Full<Schemas["SchemeView"]>;
 export type SchemeSummary = Full<Schemas["SchemeSummary"]>;
-export type Schools = Full<Schemas["SchoolsView"]>;
+export type Schools = Full<Schemas["Schools"]>;
 export type Bench = Full<Schemas["BenchView"]>;
 export type Preview = Full<Schemas["StackPreview"]>;
 export type Stratum = Full<Schemas["StratumView"]>;
@@ -31,6 +48,7 @@ export type HeightColour = Full<Schemas["HeightView"]>;
 export type CoatMix = Full<Schemas["CoatMixView"]>;
 export type Finding = Full<Schemas["FindingView"]>;
 export type Help = Full<Schemas["HelpView"]>;
+export type SetDraft = Full<Schemas["SetDraft"]>;
 export type SetView = Full<Schemas["SetView"]>;
 export type PieceView = Full<Schemas["PieceView"]>;
 export type PieceDraft = Full<Schemas["PieceDraft"]>;
@@ -77,3 +95,10 @@ export type Learned = Full<Schemas["Learned"]>;
 export type Solve = Full<Schemas["SolveView"]>;
 export type SolveStage = Schemas["SolveStage"];
 export type ZoneProgress = Full<Schemas["ZoneProgress"]>;
+export type PieceRequest = Full<Schemas["PieceRequest"]>;
+
+/** What is asked about a mix beside its recipe: the ground that it is shown over, and how much of it. */
+export interface MixWish {
+  ground: string;
+  totalMl: number;
+}

@@ -1,67 +1,52 @@
-import type { DilutionForm, Family, Sheen, Technique, Thinner } from "./types";
+import type { Craft, DilutionForm, Family, FamilyFacts, Sheen, Technique, TechniqueFacts, Thinner } from "./types";
 
-/** The painter's words for the API's terms. */
-export const techniqueGroups: { label: string; items: Technique[] }[] = [
-  { label: "Cover", items: ["baseCoat", "sprayCan", "airbrush", "sponge", "stipple"] },
-  {
-    label: "Light and shade",
-    items: ["zenithal", "preShade", "modulation", "overbrush", "dryBrush", "edgeHighlight"],
-  },
-  { label: "Wash and tint", items: ["wash", "thinnedWash", "pinWash", "glaze", "filter"] },
-  {
-    label: "Wear and weather",
-    items: ["spongeChipping", "chippingFluid", "openChips", "streak", "speckle", "marking", "pigment", "fixPigment"],
-  },
-  { label: "Seal", items: ["varnish", "varnishSpray", "seal", "dripGlue"] },
-  { label: "Texture", items: ["texture", "gritInGlue", "cracklePaste", "crackleMedium"] },
-];
+/** The painter's words for the API's terms; all of them come from the host's tables. */
+export const techniqueWord = {} as Record<Technique, string>;
+export const thinnerWord = {} as Record<Thinner, string>;
+export const sheenWord = {} as Record<Sheen, string>;
+export const familyWord = {} as Record<Family, string>;
+export const substrateWord: Record<string, string> = {};
+export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
-export const techniqueWord: Record<Technique, string> = {
-  baseCoat: "Base coat",
-  sprayCan: "Spray can",
-  airbrush: "Airbrush",
-  zenithal: "Zenithal",
-  preShade: "Pre-shade",
-  modulation: "Modulation",
-  overbrush: "Overbrush",
-  dryBrush: "Dry brush",
-  sponge: "Sponge",
-  stipple: "Stipple",
-  edgeHighlight: "Edge highlight",
-  wash: "Wash",
-  thinnedWash: "Thinned wash",
-  glaze: "Glaze",
-  filter: "Filter",
-  pinWash: "Pin wash",
-  streak: "Streak",
-  speckle: "Speckle",
-  spongeChipping: "Sponge chipping",
-  chippingFluid: "Chipping fluid",
-  openChips: "Open the chips",
-  marking: "Marking",
-  pigment: "Pigment",
-  fixPigment: "Fix pigment",
-  varnish: "Varnish",
-  varnishSpray: "Varnish, sprayed",
-  seal: "Seal",
-  texture: "Texture",
-  gritInGlue: "Grit in glue",
-  dripGlue: "Drip glue",
-  cracklePaste: "Crackle paste",
-  crackleMedium: "Crackle medium",
-};
+let known: Craft | null = null;
+const techniques = new Map<Technique, TechniqueFacts>();
+const families = new Map<Family, FamilyFacts>();
 
-/** Used as they come: nothing is thinned. */
-export const takesThinner = (technique: Technique): boolean =>
-  !["sprayCan", "pigment", "marking", "openChips"].includes(technique);
+/** Takes the host's tables in, once, before anything is drawn. */
+export function learn(craft: Craft) {
+  known = craft;
+  techniqueGroups.length = 0;
+  for (const t of craft.techniques) {
+    techniques.set(t.technique, t);
+    techniqueWord[t.technique] = t.label;
+    const group = techniqueGroups.find((g) => g.label === t.group);
+    if (group) group.items.push(t.technique);
+    else techniqueGroups.push({ label: t.group, items: [t.technique] });
+  }
+  for (const f of craft.families) {
+    families.set(f.family, f);
+    familyWord[f.family] = f.label;
+  }
+  for (const s of craft.substrates) substrateWord[s.substrate] = s.word;
+  for (const t of craft.thinners) thinnerWord[t.thinner] = t.word;
+  for (const s of craft.sheens) sheenWord[s.sheen] = s.word;
+}
 
-export const thinnerWord: Record<Thinner, string> = {
-  water: "water",
-  acrylicMedium: "acrylic medium",
-  alcohol: "alcohol",
-  whiteSpirit: "white spirit",
-  lacquerThinner: "lacquer thinner",
-};
+/** The host's tables. */
+export const craft = (): Craft => known!;
+
+export const techniqueFacts = (technique: Technique): TechniqueFacts => techniques.get(technique)!;
+
+export const familyFacts = (family: Family): FamilyFacts => families.get(family)!;
+
+/** What is used as it comes is not thinned. */
+export const takesThinner = (technique: Technique): boolean => techniqueFacts(technique).thins;
+
+/** Paint fraction that a technique usually takes of a family. */
+export function usualFraction(technique: Technique, family: Family | undefined): number {
+  const facts = techniqueFacts(technique);
+  return (family && facts.usualOf[family]) ?? facts.usual;
+}
 
 export const dilutionFormWord: Record<DilutionForm, string> = {
   parts: "parts",
@@ -69,52 +54,11 @@ export const dilutionFormWord: Record<DilutionForm, string> = {
   thinnerAdded: "% added",
 };
 
-export const sheenWord: Record<Sheen, string> = {
-  gloss: "gloss",
-  satin: "satin",
-  matt: "matt",
-  velvet: "velvet",
-};
-
-export const familyWord: Record<Family, string> = {
-  acrylicPaint: "Acrylic paint",
-  acrylicWash: "Wash, ink, stain",
-  lacquer: "Lacquer paint",
-  enamelPaint: "Enamel paint",
-  enamelWash: "Enamel wash",
-  oilPaint: "Oil paint",
-  varnishWater: "Varnish, water-borne",
-  varnishLacquer: "Varnish, lacquer",
-  varnishEnamel: "Varnish, enamel",
-  primerAerosol: "Primer, can",
-  primerWater: "Primer, water-borne",
-  texturePaste: "Texture paste",
-  cracklePaste: "Crackle paste",
-  crackleMedium: "Crackle medium",
-  pva: "PVA glue",
-  skim: "Home-made skim",
-  superGlue: "Super glue",
-  grit: "Grit and sand",
-  chippingMedium: "Chipping fluid",
-  washableMarking: "Washable marking",
-  pigment: "Pigment",
-  acrylicMedium: "Acrylic medium",
-};
-
-export const substrateWord: Record<string, string> = {
-  polystyrene: "polystyrene",
-  resin: "resin",
-  printedPlastic: "printed plastic",
-  mdf: "MDF",
-  card: "card",
-  foam: "extruded foam",
-  cork: "cork",
-  plaster: "plaster",
-  metal: "metal",
-};
-
 /** `1.5` or `12`, never `12.0`. */
 export const number = (value: number, digits = 1): string => value.toFixed(digits).replace(/\.0+$/, "");
+
+/** Millilitres as painters read them. */
+export const millilitres = (ml: number): string => (ml > 0 && ml < 0.05 ? "under 0.1 ml" : `${number(ml)} ml`);
 
 /** Square millimetres as painters read them. */
 export const area = (mm2: number): string => `${number(mm2 / 100, mm2 < 1000 ? 1 : 0)} cm²`;

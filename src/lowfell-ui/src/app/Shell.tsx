@@ -1,28 +1,20 @@
 import { Keyboard, Lamp } from "lucide-react";
 import { useEffect, useState } from "react";
-import { NavLink, Outlet, useNavigate } from "react-router";
+import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { IconButton, Toasts } from "../ui";
 import { Connection } from "./Connection";
 import { ShortcutsDialog } from "./ShortcutsDialog";
-import { typing } from "./keys";
-
-const screens = [
-  { to: "/sets", label: "Sets", key: "s" },
-  { to: "/stack", label: "Stack", key: "t" },
-  { to: "/shelf", label: "Shelf", key: "h" },
-  { to: "/mixes", label: "Mixes", key: "x" },
-  { to: "/amounts", label: "Amounts", key: "a" },
-  { to: "/evenings", label: "Evenings", key: "e" },
-  { to: "/bench", label: "Bench", key: "b" },
-  { to: "/log", label: "Log", key: "g" },
-  { to: "/tiles", label: "Tiles", key: "l" },
-  { to: "/match", label: "Match", key: "m" },
-  { to: "/schools", label: "Schools", key: "o" },
-];
+import { screenAt, screens } from "./screens";
+import { typing } from "../ui/typing";
 
 export function Shell() {
   const [help, setHelp] = useState(false);
   const navigate = useNavigate();
+  const { pathname } = useLocation();
+  useEffect(() => {
+    const screen = screenAt(pathname);
+    document.title = screen ? `${screen.title} - Lowfell` : "Lowfell";
+  }, [pathname]);
   useEffect(() => {
     let leading = 0;
     function onKey(e: KeyboardEvent) {
@@ -32,7 +24,7 @@ export function Shell() {
       else if (screen && Date.now() - leading < 1200) {
         leading = 0;
         e.stopImmediatePropagation();
-        void navigate(screen.to);
+        void navigate(screen.path);
       } else if (e.key === "g") leading = Date.now();
     }
     window.addEventListener("keydown", onKey, true);
@@ -48,8 +40,9 @@ export function Shell() {
         <nav aria-label="Screens" className="flex h-full min-w-0 overflow-x-auto lg:gap-1">
           {screens.map((s) => (
             <NavLink
-              key={s.to}
-              to={s.to}
+              key={s.path}
+              to={s.path}
+              title={`${s.help} (g ${s.key})`}
               className={({ isActive }) =>
                 `flex items-center border-b-2 px-2 text-sm lg:px-3 ${isActive ? "border-accent font-semibold" : "border-transparent text-soft hover:text-ink"}`
               }

@@ -1,14 +1,8 @@
 import { Dialog } from "../ui";
+import { screens } from "./screens";
 
 const groups = [
-  {
-    title: "Everywhere",
-    keys: [
-      ["g then s, t, h, x, a", "Sets, Stack, Shelf, Mixes, Amounts"],
-      ["g then e, b, g, l, m, o", "Evenings, Bench, Log, Tiles, Match, Schools"],
-      ["?", "These keys"],
-    ],
-  },
+  { title: "Everywhere", keys: [...screens.map((s) => [`g ${s.key}`, `${s.label}: ${s.help}`]), ["?", "These keys"]] },
   {
     title: "In the stack",
     keys: [
@@ -19,7 +13,7 @@ const groups = [
       ["d", "Duplicate"],
       ["x", "Skip, or take back in"],
       ["Delete", "Remove"],
-      ["m", "Mend the finding"],
+      ["m / Shift + m", "Mend the finding, mend all"],
       ["e", "Edit the coat"],
       ["z / Shift + z", "Undo, redo"],
     ],
@@ -32,7 +26,7 @@ export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () 
       {groups.map((group) => (
         <section key={group.title} className="mb-4">
           <h3 className="mb-1 text-sm font-semibold text-soft">{group.title}</h3>
-          <dl className="grid grid-cols-[12rem_1fr] gap-y-1 text-sm">
+          <dl className="grid grid-cols-[8.5rem_1fr] gap-y-1 text-sm">
             {group.keys.map(([key, what]) => (
               <div key={key} className="contents">
                 <dt>

@@ -1,84 +1,31 @@
-import { createBrowserRouter, redirect } from "react-router";
-import { SetsScreen } from "../features/sets/SetsScreen";
+import { createBrowserRouter, redirect, type RouteObject } from "react-router";
+import { ScreenTrouble } from "./ScreenTrouble";
 import { Shell } from "./Shell";
+import { type Screen, screens } from "./screens";
 import { Trouble } from "./Trouble";
 
-/** Where the stack was open last; the screen opens there again. */
-export const lastZoneKey = "lowfell.lastZone";
+/** A part of the program that came cut off has no screen in it: that is a failure too. */
+async function open(load: Screen["load"]) {
+  const Component = await load();
+  if (!Component) throw new Error("The screen is not in what came.");
+  return { Component };
+}
+
+/** The screens inside their frame; one that does not open says so there, and the frame stays. */
+export const inFrame = (all: readonly Screen[]): RouteObject => ({
+  errorElement: <ScreenTrouble />,
+  children: all
+    .flatMap((s) => [{ path: s.path, load: s.load }, ...(s.within ?? [])])
+    .map(({ path, load }) => ({ path, lazy: () => open(load) })),
+});
 
 export const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <Trouble />,
     children: [
-      { path: "/", loader: () => redirect("/sets") },
-      { path: "/sets", element: <SetsScreen /> },
-      {
-        path: "/stack",
-        lazy: async () => ({
-          Component: (await import("../features/stack/StackStart")).StackStart,
-        }),
-      },
-      {
-        path: "/stack/:zoneId",
-        lazy: async () => ({
-          Component: (await import("../features/stack/StackScreen")).StackScreen,
-        }),
-      },
-      {
-        path: "/shelf",
-        lazy: async () => ({
-          Component: (await import("../features/shelf/ShelfScreen")).ShelfScreen,
-        }),
-      },
-      {
-        path: "/mixes",
-        lazy: async () => ({
-          Component: (await import("../features/mixes/MixesScreen")).MixesScreen,
-        }),
-      },
-      {
-        path: "/amounts",
-        lazy: async () => ({
-          Component: (await import("../features/amounts/AmountsScreen")).AmountsScreen,
-        }),
-      },
-      {
-        path: "/tiles",
-        lazy: async () => ({
-          Component: (await import("../features/tiles/TilesScreen")).TilesScreen,
-        }),
-      },
-      {
-        path: "/match",
-        lazy: async () => ({
-          Component: (await import("../features/match/MatchScreen")).MatchScreen,
-        }),
-      },
-      {
-        path: "/evenings",
-        lazy: async () => ({
-          Component: (await import("../features/evenings/EveningsScreen")).EveningsScreen,
-        }),
-      },
-      {
-        path: "/log",
-        lazy: async () => ({
-          Component: (await import("../features/log/LogScreen")).LogScreen,
-        }),
-      },
-      {
-        path: "/bench",
-        lazy: async () => ({
-          Component: (await import("../features/bench/BenchScreen")).BenchScreen,
-        }),
-      },
-      {
-        path: "/schools",
-        lazy: async () => ({
-          Component: (await import("../features/schools/SchoolsScreen")).SchoolsScreen,
-        }),
-      },
+      { path: "/", loader: () => redirect(screens[0]!.path) },
+      inFrame(screens),
       { path: "*", element: <Trouble /> },
     ],
   },

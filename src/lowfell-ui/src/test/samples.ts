@@ -12,19 +12,22 @@ export const coat = (id: string, part: Partial<Coat> = {}): Coat => ({
   hurried: false,
   optional: false,
   skipped: false,
+  whileWet: false,
   wait: "recoatDry",
+  known: [],
   note: "",
   ...part,
 });
 
 export const finding = (part: Partial<Finding> = {}): Finding => ({
   rule: "heavy-wash",
+  title: "Heavy wash",
   aspect: "",
   severity: "risk",
   coatId: "a",
   gap: 0,
   what: "One generous wash.",
   why: "It pools.",
-  mends: [{ id: "split", label: "Split it in two thinned washes" }],
+  mark: "m",
   ...part,
 });

@@ -1,6 +1,11 @@
 import "@testing-library/jest-dom/vitest";
 import { cleanup } from "@testing-library/react";
 import { afterEach } from "vitest";
+import type { Craft } from "../api/types";
+import { learn } from "../api/words";
+import craft from "./craft.json";
+
+learn(craft as Craft);
 
 afterEach(cleanup);
 

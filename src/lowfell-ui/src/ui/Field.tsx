@@ -49,11 +49,24 @@ interface NumberProps {
   unit?: string;
   onChange: (value: number) => void;
   onEmpty?: () => void;
+  /** What stands where nothing is typed. */
+  usual?: number;
   className?: string;
 }
 
 /** A number within bounds: what is out of bounds stays on the screen, marked, and is not passed on. */
-export function NumberInput({ id, label, value, min, max, unit, onChange, onEmpty, className = "" }: NumberProps) {
+export function NumberInput({
+  id,
+  label,
+  value,
+  min,
+  max,
+  unit,
+  usual,
+  onChange,
+  onEmpty,
+  className = "",
+}: NumberProps) {
   const [text, setText] = useState(value === null ? "" : String(value));
   const [editing, setEditing] = useState(false);
   useEffect(() => {
@@ -69,6 +82,7 @@ export function NumberInput({ id, label, value, min, max, unit, onChange, onEmpt
         aria-invalid={!valid}
         title={valid ? undefined : `${min} to ${max}${unit ? ` ${unit}` : ""}`}
         inputMode="decimal"
+        placeholder={usual === undefined ? undefined : String(Math.round(usual * 1000) / 1000)}
         className={`${box} text-right`}
         value={text}
         onFocus={() => setEditing(true)}

@@ -1,6 +1,7 @@
 export { Button, IconButton } from "./Button";
 export { Choice } from "./Choice";
 export { Dialog } from "./Dialog";
+export { Failed } from "./Failed";
 export { Field, NumberInput, TextInput, Toggle } from "./Field";
 export { Menu } from "./Menu";
 export { Popover } from "./Popover";

@@ -1,7 +1,8 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { queries } from "../../api/queries";
+import { useQuery } from "@tanstack/react-query";
 import { Printer } from "lucide-react";
 import { useState } from "react";
-import { api, ask, Problem, wording } from "../../api/client";
+import { Problem, wording } from "../../api/client";
 import type { AmountsRequest } from "../../api/types";
 import { Button, Choice, notify, Toggle } from "../../ui";
 import { CoatAmounts } from "./CoatAmounts";
@@ -19,8 +20,8 @@ export function AmountsScreen() {
   const [dilutions, setDilutions] = useState<Record<string, number>>({});
   const [chosen, setChosen] = useState<string[]>([]);
   const [tonight, setTonight] = useState(false);
-  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
-  const schemes = useQuery({ queryKey: ["schemes"], queryFn: () => ask(api.GET("/api/schemes")) });
+  const sets = useQuery(queries.sets());
+  const schemes = useQuery(queries.schemes());
   const [kind, id] = scope.split(":");
   const request: AmountsRequest = {
     palette,
@@ -39,12 +40,7 @@ export function AmountsScreen() {
         }
       : {}),
   };
-  const amounts = useQuery({
-    queryKey: ["amounts", request],
-    queryFn: ({ signal }) => ask(api.POST("/api/amounts", { body: request, signal })),
-    placeholderData: keepPreviousData,
-    staleTime: 0,
-  });
+  const amounts = useQuery(queries.amounts(request));
   const pieces = (sets.data ?? []).filter((s) => kind !== "set" || s.id === id).flatMap((s) => s.pieces);
   const options = [
     { value: "all", label: "Everything on the bench" },

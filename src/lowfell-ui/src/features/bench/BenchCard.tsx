@@ -1,10 +1,15 @@
+import { bigKey } from "../../ui/bigKey";
 import type { PlannedStep } from "../../api/types";
-import { number } from "../../api/words";
-import { Core } from "../evenings/Core";
+import { duration, number } from "../../api/words";
+import { Core } from "../../craft/Core";
 
 interface Props {
   step: PlannedStep;
   started: number | undefined;
+  /** Minutes until what is below is ready for it; 0 once it is. */
+  waits: number;
+  /** Minutes that are left to begin it; less than nothing once it is too late, null without a window. */
+  left: number | null;
   /** What the painter said is different this time. */
   otherwise: boolean;
   cautionNote: string;
@@ -17,10 +22,8 @@ interface Props {
   onWrite: (kind: "problem" | "note" | "otherwise") => void;
 }
 
-const big = "min-h-14 rounded-lg border px-4 text-xl font-semibold";
-
 /** What now: the step, its look, its mix, its cautions, its copies. */
-export function BenchCard({ step, started, otherwise, cautionNote, children, ...on }: Props) {
+export function BenchCard({ step, started, waits, left, otherwise, cautionNote, children, ...on }: Props) {
   return (
     <section aria-label="Now" className="rounded-lg border border-line bg-panel p-4">
       <h1 className="text-3xl font-semibold">
@@ -28,8 +31,18 @@ export function BenchCard({ step, started, otherwise, cautionNote, children, ...
       </h1>
       <p className="text-soft">
         {step.piece}, {step.zone}
-        {step.passes > 1 && `, pass ${step.pass} of ${step.passes}`}
+        {step.passes > 1 && step.pass > 0 && `, pass ${step.pass} of ${step.passes}`}
       </p>
+      {waits > 0 && (
+        <p role="timer" className="mt-2 border-l-4 border-risk pl-3 font-semibold text-risk" data-testid="wait">
+          Still wet below: ready in {duration(waits)}
+        </p>
+      )}
+      {waits <= 0 && left !== null && (
+        <p role="timer" className="mt-2 border-l-4 border-risk pl-3 font-semibold" data-testid="left">
+          {left > 0 ? `${duration(left)} left to do it` : "Its time is over: it takes longer now"}
+        </p>
+      )}
       <div className="my-3 flex flex-wrap items-center gap-4">
         <Core large strata={step.sample} />
         <span aria-hidden>→</span>
@@ -50,6 +63,15 @@ export function BenchCard({ step, started, otherwise, cautionNote, children, ...
         )}
         {otherwise && <p className="text-risk">otherwise, as you said</p>}
       </div>
+      {(step.tool || step.readying.length > 0 || step.note) && (
+        <div className="my-3" data-testid="with-what">
+          <p>
+            {step.tool && `${step.tool[0]!.toUpperCase()}${step.tool.slice(1)}. `}
+            <strong className="font-semibold">{step.readying.join(" ")}</strong>
+          </p>
+          {step.note && <p className="border-l-4 border-line pl-3 whitespace-pre-line">{step.note}</p>}
+        </div>
+      )}
       {step.cautions.length > 0 && (
         <div className="my-3 border-l-4 border-risk pl-3">
           {step.cautions.map((c) => (
@@ -63,7 +85,7 @@ export function BenchCard({ step, started, otherwise, cautionNote, children, ...
       <div className="mt-4 grid grid-cols-2 gap-3">
         <button
           type="button"
-          className={`${big} border-strong bg-raised`}
+          className={`${bigKey} border-strong bg-raised`}
           onClick={on.onStart}
           disabled={started !== undefined}
         >
@@ -71,24 +93,24 @@ export function BenchCard({ step, started, otherwise, cautionNote, children, ...
             ? "Start"
             : `Started ${new Date(started).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}`}
         </button>
-        <button type="button" className={`${big} border-accent bg-accent text-on-accent`} onClick={on.onAll}>
+        <button type="button" className={`${bigKey} border-accent bg-accent text-on-accent`} onClick={on.onAll}>
           {step.copies.length === 1 ? "Done" : `Done for all ${step.copies.length}`}
         </button>
       </div>
       <div className="mt-3 grid grid-cols-5 gap-3 max-[760px]:grid-cols-3">
-        <button type="button" className={`${big} border-line !px-1`} onClick={on.onPutOff}>
+        <button type="button" className={`${bigKey} border-line !px-1`} onClick={on.onPutOff}>
           Not now
         </button>
-        <button type="button" className={`${big} border-line !px-1`} onClick={on.onLeaveOut}>
+        <button type="button" className={`${bigKey} border-line !px-1`} onClick={on.onLeaveOut}>
           Leave it out
         </button>
-        <button type="button" className={`${big} border-line !px-1`} onClick={() => on.onWrite("otherwise")}>
+        <button type="button" className={`${bigKey} border-line !px-1`} onClick={() => on.onWrite("otherwise")}>
           Otherwise
         </button>
-        <button type="button" className={`${big} border-line !px-1`} onClick={() => on.onWrite("problem")}>
+        <button type="button" className={`${bigKey} border-line !px-1`} onClick={() => on.onWrite("problem")}>
           Problem
         </button>
-        <button type="button" className={`${big} border-line !px-1`} onClick={() => on.onWrite("note")}>
+        <button type="button" className={`${bigKey} border-line !px-1`} onClick={() => on.onWrite("note")}>
           Note
         </button>
       </div>

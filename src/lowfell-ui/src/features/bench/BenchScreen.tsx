@@ -1,42 +1,33 @@
+import { stored } from "../../api/stored";
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { Link } from "react-router";
-import { api, ask, wording } from "../../api/client";
+import { wording } from "../../api/client";
 import { newId } from "../../api/newId";
-import type { LogAction, LogKind, PlannedStep, ZoneProgress } from "../../api/types";
+import { stepKey } from "../../api/step";
+import type { LogAction, LogKind, PlannedStep } from "../../api/types";
 import { notify } from "../../ui";
-import { chosenSets, follows, planRequest } from "../evenings/request";
-import { Core } from "../evenings/Core";
-import { logAction } from "../log/action";
-import { type Entry, EntryDialog } from "../log/EntryDialog";
-import { ranges } from "../mixes/ranges";
+import { chosenSets, follows, planRequest } from "../../craft/planRequest";
+import { Core } from "../../craft/Core";
+import { logAction } from "../../craft/logAction";
+import { type Entry, EntryDialog } from "../../craft/EntryDialog";
+import { ranges } from "../../craft/ranges";
 import { BenchCard } from "./BenchCard";
 import { CopyStrip } from "./CopyStrip";
-import { type AskedPlan, copiesNow, keyOf, openSteps, unknownTo } from "./openSteps";
+import { EarlyDialog } from "../../craft/EarlyDialog";
+import { copiesNow, openSteps, unknownTo } from "./openSteps";
 import { benchQueue } from "./queue";
+import { dueAt, readyAt, readyFirst } from "./ready";
+import { minutesEarly } from "../../craft/minutesEarly";
 import { Timers, type Timer } from "./Timers";
 import { useAwake } from "./useAwake";
+import { useNow } from "./useNow";
 
-const planKey = "lowfell.benchPlan.3";
-const progressKey = "lowfell.benchProgress";
-const timersKey = "lowfell.benchTimers";
+const timersKey = "lowfell.benchTimers.2";
 const mostTimers = 30;
 const dayMin = 24 * 60;
-
-function stored<T>(key: string): T | undefined {
-  try {
-    return JSON.parse(localStorage.getItem(key) ?? "null") ?? undefined;
-  } catch {
-    return undefined;
-  }
-}
-
-/** Asks, and keeps the answer for when the network is away. */
-async function kept<T>(key: string, call: () => Promise<T>): Promise<T> {
-  const answer = await call();
-  localStorage.setItem(key, JSON.stringify(answer));
-  return answer;
-}
+const lookMs = 1_000;
 
 /** The card beside the rinse water: what now, with what, for which copies. One wet finger is enough. */
 export function BenchScreen() {
@@ -44,23 +35,35 @@ export function BenchScreen() {
   const pending = useSyncExternalStore(benchQueue.subscribe, () => benchQueue.pending);
   const [timers, setTimers] = useState<Timer[]>(() => stored<Timer[]>(timersKey) ?? []);
   const [putOff, setPutOff] = useState<string[]>([]);
+  const [hurrying, setHurrying] = useState<number[]>();
   const [writing, setWriting] = useState<"problem" | "note" | "otherwise">();
   const [otherwise, setOtherwise] = useState<{ key: string; entry: Partial<Entry> }>();
   useEffect(() => localStorage.setItem(timersKey, JSON.stringify(timers)), [timers]);
   useEffect(() => void benchQueue.flush(), []);
-  const plan = usePlan();
+  const plan = useBenchPlan();
+  const now = useNow(lookMs);
+  const actions = useMemo(
+    () => (plan.data ? unknownTo(plan.data.asked, pending, benchQueue.recent) : []),
+    [plan.data, pending],
+  );
   const steps = useMemo(
-    () => (plan.data ? openSteps(plan.data.plan, unknownTo(plan.data.asked, pending, benchQueue.recent), putOff) : []),
-    [plan.data, pending, putOff],
+    () => (plan.data ? readyFirst(openSteps(plan.data.plan, actions, putOff), plan.data.plan, actions, now) : []),
+    [plan.data, actions, putOff, now],
   );
   // What is begun stays before the painter, whatever a new plan would put first.
   const last = useRef<string>(undefined);
-  const step = steps.find((s) => keyOf(s) === last.current) ?? steps[0];
-  last.current = step && keyOf(step);
+  const ready = (s: PlannedStep) => (plan.data ? readyAt(s, plan.data.plan, actions) : 0);
+  const stays = steps.find((s) => stepKey(s) === last.current);
+  const step = stays && (ready(stays) <= now || !steps[0] || ready(steps[0]) > now) ? stays : steps[0];
+  last.current = step && stepKey(step);
+  const readyFrom = step ? ready(step) : 0;
+  const due = step && plan.data ? dueAt(step, plan.data.plan, actions) : null;
   const rest = steps.filter((s) => s !== step).slice(0, 3);
   const time = useWorkTime(step);
-  const strip = useProgress(step?.zoneId);
-  const shownProgress = strip.data?.progress.find((p) => p.steps.some((s) => s.coatId === step?.coatId));
+  const strip = useQuery(queries.zoneProgress(step?.zoneId));
+  const shownProgress = strip.data?.progress.find((p) =>
+    p.steps.some((s) => step && stepKey({ zoneId: p.zoneId, ...s }) === stepKey(step)),
+  );
   const states = useMemo(
     () =>
       shownProgress && strip.data
@@ -68,9 +71,10 @@ export function BenchScreen() {
         : [],
     [shownProgress, strip.data, pending],
   );
-  const act = (kind: LogKind, copies: number[], more: Partial<LogAction> = {}) => {
+  const act = (kind: LogKind, copies: number[], more: Partial<LogAction> = {}, early = false) => {
     if (!step) return;
-    const own = otherwise?.key === keyOf(step) ? otherwise.entry : {};
+    if (kind === "done" && !early && minutesEarly(readyFrom, Date.now()) > 0) return setHurrying(copies);
+    const own = otherwise?.key === stepKey(step) ? otherwise.entry : {};
     const action = logAction(step, kind, copies, kind === "done" ? { ...own, ...time.taken(), ...more } : more);
     benchQueue.add(action);
     if (kind !== "done" && kind !== "skipped") return;
@@ -78,7 +82,7 @@ export function BenchScreen() {
     time.next(copies.length < step.copies.length);
     notify(`${step.paint ?? step.what}: ${ranges(copies)} ${kind === "done" ? "done" : "left out"}.`, () => {
       benchQueue.add(logAction(step, "takenBack", copies));
-      setTimers((t) => t.filter((o) => o.key !== keyOf(step) || o.copies?.join() !== copies.join()));
+      setTimers((t) => t.filter((o) => o.key !== stepKey(step) || o.copies?.join() !== copies.join()));
     });
   };
   // Kept the same over renders, so that touching one of 500 copies draws that one alone.
@@ -94,11 +98,13 @@ export function BenchScreen() {
         <BenchCard
           step={step}
           started={time.started}
-          otherwise={otherwise?.key === keyOf(step)}
+          waits={minutesEarly(readyFrom, now)}
+          left={due === null || due - now > dayMin * 60_000 ? null : Math.floor((due - now) / 60_000)}
+          otherwise={otherwise?.key === stepKey(step)}
           cautionNote={plan.data.plan.cautionNote}
           onStart={time.start}
           onAll={() => act("done", step.copies)}
-          onPutOff={() => setPutOff([...putOff, keyOf(step)])}
+          onPutOff={() => setPutOff([...putOff, stepKey(step)])}
           onLeaveOut={() => act("skipped", step.copies)}
           onWrite={setWriting}
         >
@@ -107,6 +113,17 @@ export function BenchScreen() {
       ) : (
         <Nothing putOff={putOff.length > 0} onAgain={() => setPutOff([])} />
       )}
+      {hurrying && step && (
+        <EarlyDialog
+          minutes={Math.max(1, minutesEarly(readyFrom, now))}
+          what={`${step.what.toLowerCase()} ${step.paint ?? ""}`.trim()}
+          onWait={() => setHurrying(undefined)}
+          onLay={() => {
+            setHurrying(undefined);
+            act("done", hurrying, {}, true);
+          }}
+        />
+      )}
       {writing && step && (
         <EntryDialog
           kind={writing}
@@ -114,7 +131,7 @@ export function BenchScreen() {
           planned={step.paintFraction}
           onClose={() => setWriting(undefined)}
           onWrite={(entry) =>
-            writing === "otherwise" ? setOtherwise({ key: keyOf(step), entry }) : act(writing, step.copies, entry)
+            writing === "otherwise" ? setOtherwise({ key: stepKey(step), entry }) : act(writing, step.copies, entry)
           }
         />
       )}
@@ -122,7 +139,7 @@ export function BenchScreen() {
         timers={timers}
         onChange={setTimers}
         onDry={(t) => {
-          benchQueue.add(logAction({ zoneId: t.zoneId!, coatId: t.coatId!, pass: t.pass! }, "dry", t.copies!));
+          benchQueue.add(logAction(t.step!, "dry", t.copies!));
           setTimers((all) => all.filter((o) => o.id !== t.id));
         }}
       />
@@ -131,52 +148,12 @@ export function BenchScreen() {
   );
 }
 
-/** The plan that is held, or one made at this moment; the last one stands while the network is away. */
-function usePlan() {
-  const sets = chosenSets();
-  return useQuery({
-    queryKey: ["plan", "bench", sets],
-    queryFn: () =>
-      kept(planKey, async (): Promise<AskedPlan> => {
-        const asked = Date.now();
-        return { asked, plan: await ask(api.POST("/api/plan", { body: planRequest(sets, follows()) })) };
-      }),
-    placeholderData: () => stored<AskedPlan>(planKey),
-    staleTime: 30_000,
-  });
-}
-
-interface AskedProgress {
-  asked: number;
-  zoneId: string;
-  progress: ZoneProgress[];
-}
-
-/** How far every copy of a zone is. */
-function useProgress(zoneId: string | undefined) {
-  return useQuery({
-    queryKey: ["progress", zoneId],
-    queryFn: () =>
-      kept(progressKey, async (): Promise<AskedProgress> => {
-        const asked = Date.now();
-        const progress = await ask(api.GET("/api/log/progress", { params: { query: { zoneId } } }));
-        return { asked, zoneId: zoneId!, progress };
-      }),
-    placeholderData: () => {
-      const last = stored<AskedProgress>(progressKey);
-      return last?.zoneId === zoneId ? last : undefined;
-    },
-    enabled: zoneId !== undefined,
-    staleTime: 30_000,
-  });
-}
-
 const longestMin = 600;
 const longestSetUpMin = 60;
 
 /** Minutes at work on a step, and of setting up for it: from its coming up to its start. */
 function useWorkTime(step: PlannedStep | undefined) {
-  const key = step ? keyOf(step) : "";
+  const key = step ? stepKey(step) : "";
   const shown = useRef({ key, at: Date.now() });
   if (shown.current.key !== key) shown.current = { key, at: Date.now() };
   const [begun, setBegun] = useState<{ key: string; at: number; setUp?: number }>();
@@ -206,10 +183,8 @@ function withTimer(timers: Timer[], step: PlannedStep, copies: number[]): Timer[
       label: `${step.piece} ${ranges(copies)}: ${step.paint ?? step.what}`,
       dryAt: Date.now() + wait * 60_000,
       rung: false,
-      key: keyOf(step),
-      zoneId: step.zoneId,
-      coatId: step.coatId,
-      pass: step.pass,
+      key: stepKey(step),
+      step: { zoneId: step.zoneId, coatId: step.coatId, partId: step.partId, pass: step.pass },
       copies,
     },
   ];
@@ -262,7 +237,7 @@ function Then({ steps }: { steps: PlannedStep[] }) {
     <section aria-label="Then" className="rounded-lg border border-line bg-panel p-4">
       <h2 className="mb-1 font-semibold text-soft">Then</h2>
       {steps.map((s) => (
-        <p key={`${keyOf(s)} ${s.copies[0]}`} className="flex items-center gap-3 py-1">
+        <p key={`${stepKey(s)} ${s.copies[0]}`} className="flex items-center gap-3 py-1">
           <Core strata={s.sample} after={s.technique ? s.after : undefined} />
           <span>
             {s.what} {s.paint}{" "}
@@ -275,4 +250,9 @@ function Then({ steps }: { steps: PlannedStep[] }) {
       {steps.length === 0 && <p className="text-soft">nothing more</p>}
     </section>
   );
+}
+
+function useBenchPlan() {
+  const sets = chosenSets();
+  return useQuery(queries.benchPlan(sets, planRequest(sets, follows())));
 }

@@ -8,9 +8,7 @@ const timer = (part: Partial<Timer>): Timer => ({
   label: "Straight 1: Kelp Wash",
   dryAt: now + 61 * 60_000,
   rung: false,
-  zoneId: "z",
-  coatId: "c",
-  pass: 1,
+  step: { zoneId: "z", coatId: "c", pass: 1 },
   copies: [1],
   ...part,
 });
@@ -48,6 +46,6 @@ test("what is dry before its time is told, the soonest first", () => {
 });
 
 test("a timer of an older card, without its step, can only be put away", () => {
-  render(<Timers timers={[timer({ coatId: undefined })]} onChange={() => {}} onDry={() => {}} />);
+  render(<Timers timers={[timer({ step: undefined })]} onChange={() => {}} onDry={() => {}} />);
   expect(screen.queryByRole("button", { name: /It is dry/ })).toBeNull();
 });

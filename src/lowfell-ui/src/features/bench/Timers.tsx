@@ -1,4 +1,6 @@
-import { useEffect, useState } from "react";
+import { useEffect } from "react";
+import type { StepId } from "../../api/step";
+import { useNow } from "./useNow";
 
 export interface Timer {
   id: string;
@@ -7,9 +9,7 @@ export interface Timer {
   rung: boolean;
   /** The step and the copies, so that "it is dry" can be written down. */
   key?: string;
-  zoneId?: string;
-  coatId?: string;
-  pass?: number;
+  step?: StepId;
   copies?: number[];
 }
 
@@ -21,11 +21,7 @@ interface Props {
 
 /** Drying timers: they survive a reload, as each keeps its moment, and ring softly once. */
 export function Timers({ timers, onChange, onDry }: Props) {
-  const [now, setNow] = useState(Date.now);
-  useEffect(() => {
-    const tick = setInterval(() => setNow(Date.now()), 1_000);
-    return () => clearInterval(tick);
-  }, []);
+  const now = useNow(1_000);
   useEffect(() => {
     if (!timers.some((t) => !t.rung && t.dryAt <= now)) return;
     ring();
@@ -54,7 +50,7 @@ export function Timers({ timers, onChange, onDry }: Props) {
             ) : (
               <span role="timer">{left(t.dryAt - now)}</span>
             )}
-            {t.copies && t.coatId && (
+            {t.copies && t.step && (
               <button
                 type="button"
                 aria-label={`It is dry: ${t.label}`}

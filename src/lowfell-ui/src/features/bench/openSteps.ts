@@ -1,15 +1,6 @@
+import { stepKey } from "../../api/step";
 import type { Plan, PlannedStep, ZoneProgress } from "../../api/types";
 import type { BenchAction } from "./queue";
-
-/** A plan, and when it was asked for. */
-export interface AskedPlan {
-  asked: number;
-  plan: Plan;
-}
-
-/** A step of a zone, whichever copies it is for. */
-export const keyOf = (s: { zoneId: string; coatId?: string | null; pass: number }) =>
-  `${s.zoneId} ${s.coatId} ${s.pass}`;
 
 /** Actions that an answer asked for at a moment can't know of: those that wait, and those taken since. */
 export const unknownTo = (
@@ -23,7 +14,7 @@ export function closed(actions: readonly BenchAction[]): Map<string, "d" | "s" |
   const state = new Map<string, "d" | "s" | ".">();
   for (const a of actions) {
     const letter = a.kind === "done" ? "d" : a.kind === "skipped" ? "s" : a.kind === "takenBack" ? "." : undefined;
-    if (letter) for (const copy of a.copies) state.set(`${keyOf(a)} ${copy}`, letter);
+    if (letter) for (const copy of a.copies) state.set(`${stepKey(a)} ${copy}`, letter);
   }
   return state;
 }
@@ -33,8 +24,8 @@ export function openSteps(plan: Plan, actions: readonly BenchAction[], putOff: s
   const state = closed(actions);
   return plan.calendar
     .flatMap((e) => e.steps)
-    .map((s) => ({ ...s, copies: s.copies.filter((c) => (state.get(`${keyOf(s)} ${c}`) ?? ".") === ".") }))
-    .filter((s) => s.copies.length > 0 && !putOff.includes(keyOf(s)));
+    .map((s) => ({ ...s, copies: s.copies.filter((c) => (state.get(`${stepKey(s)} ${c}`) ?? ".") === ".") }))
+    .filter((s) => s.copies.length > 0 && !putOff.includes(stepKey(s)));
 }
 
 /** The copies of a zone by letters, with what the host has not heard yet. */
@@ -44,7 +35,7 @@ export function copiesNow(progress: ZoneProgress, actions: readonly BenchAction[
     [...letters]
       .map((letter, at) => {
         const s = progress.steps[at]!;
-        return state.get(`${progress.zoneId} ${s.coatId} ${s.pass} ${i + 1}`) ?? letter;
+        return state.get(`${stepKey({ zoneId: progress.zoneId, ...s })} ${i + 1}`) ?? letter;
       })
       .join(""),
   );

@@ -1,6 +1,6 @@
 import { beforeEach, expect, test, vi } from "vitest";
 import { Problem } from "../../api/client";
-import { logAction } from "../log/action";
+import { logAction } from "../../craft/logAction";
 import { type BenchAction, BenchQueue } from "./queue";
 
 const action = (id: string): BenchAction => ({

@@ -1,4 +1,5 @@
-import { api, ask, Problem, queryClient } from "../../api/client";
+import { changed } from "../../api/changes";
+import { api, ask, Problem } from "../../api/client";
 import type { LogAction } from "../../api/types";
 
 /** Something done at the table, with an id of its own: sent twice, it is written once. */
@@ -104,10 +105,6 @@ export const benchQueue = new BenchQueue(
   localStorage,
   () => {
     clearTimeout(pause);
-    pause = setTimeout(
-      () =>
-        void queryClient.invalidateQueries({ predicate: (q) => ["plan", "progress"].includes(String(q.queryKey[0])) }),
-      pauseMs,
-    );
+    pause = setTimeout(() => void changed("log"), pauseMs);
   },
 );

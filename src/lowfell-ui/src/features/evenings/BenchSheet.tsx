@@ -1,6 +1,7 @@
+import { lotKey } from "../../api/step";
 import type { Plan, PlannedEvening } from "../../api/types";
 import { number } from "../../api/words";
-import { Core } from "./Core";
+import { Core } from "../../craft/Core";
 import { clock, longDay } from "./when";
 
 /** The next evening, or all of them, on paper: steps with their mixes, core samples and cautions, and a box to tick for each copy. */
@@ -21,10 +22,7 @@ function Sheet({ plan, evening }: { plan: Plan; evening: PlannedEvening }) {
         {longDay(evening.day)}, {clock(evening.openUtc, plan.timeZone)} to {clock(evening.closeUtc, plan.timeZone)}
       </h1>
       {evening.steps.map((s) => (
-        <section
-          key={`${s.zoneId} ${s.coatId} ${s.pass} ${s.copies[0]}`}
-          className="break-inside-avoid border-t border-line py-2"
-        >
+        <section key={lotKey(s)} className="break-inside-avoid border-t border-line py-2">
           <div className="flex items-center gap-3">
             <strong>{clock(s.startUtc, plan.timeZone)}</strong>
             <span className="flex-1">

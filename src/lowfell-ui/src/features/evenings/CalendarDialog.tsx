@@ -1,6 +1,7 @@
+import { changed } from "../../api/changes";
 import { Plus, X } from "lucide-react";
-import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { useEffect, useState } from "react";
+import { api, ask, wording } from "../../api/client";
 import type { Calendar } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, Choice, Dialog, Field, IconButton, NumberInput, TextInput, Toggle } from "../../ui";
@@ -18,7 +19,7 @@ export function CalendarDialog({ calendar, onClose }: { calendar: Calendar; onCl
   async function keep() {
     try {
       await ask(api.PUT("/api/calendar", { body: draft }));
-      await queryClient.invalidateQueries();
+      await changed("calendar");
       onClose();
     } catch (error) {
       setFault(wording(error));
@@ -191,6 +192,9 @@ export function CalendarDialog({ calendar, onClose }: { calendar: Calendar; onCl
 
 function TimeInput({ label, value, onChange }: { label: string; value: number; onChange: (minutes: number) => void }) {
   const [text, setText] = useState(hhmm(value));
+
+  // The row may have become that of another evening, one above it being taken out.
+  useEffect(() => setText((typed) => (fromHhmm(typed) === value ? typed : hhmm(value))), [value]);
   return (
     <TextInput
       aria-label={label}

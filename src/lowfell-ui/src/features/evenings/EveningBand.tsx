@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { lotKey } from "../../api/step";
 import type { PlannedEvening, PlannedStep } from "../../api/types";
 import { clock, day, dryAt, minutesBetween } from "./when";
 
@@ -29,7 +30,7 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
         {evening.steps.map((s) => {
           const left = at(s.startUtc);
           const width = Math.max(0.6, at(s.endUtc) - left);
-          const id = `${s.zoneId} ${s.coatId} ${s.pass} ${s.copies[0]}`;
+          const id = lotKey(s);
           return (
             <li key={id}>
               {s.setUpMin > 0 && (

@@ -1,7 +1,9 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { queries } from "../../api/queries";
+import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
-import { api, ask, wording } from "../../api/client";
+import { wording } from "../../api/client";
+import { lotKey } from "../../api/step";
 import type { Plan } from "../../api/types";
 import { duration } from "../../api/words";
 import { Button, Toggle } from "../../ui";
@@ -11,7 +13,8 @@ import { EveningBand } from "./EveningBand";
 import { FollowCalendar } from "./FollowCalendar";
 import { HeldPlan } from "./HeldPlan";
 import { Learned } from "./Learned";
-import { chosenSets, follows, planRequest, rememberFollows, rememberSets } from "./request";
+import { chosenSets, follows, planRequest, rememberFollows, rememberSets } from "../../craft/planRequest";
+import { CopyCosts, PlanFindings } from "./PlanFindings";
 import { Search } from "./Search";
 import { StepPanel } from "./StepPanel";
 import { longDay } from "./when";
@@ -19,8 +22,8 @@ import { WhatIfs } from "./WhatIfs";
 
 /** When it is done, and what is for tonight. */
 export function EveningsScreen() {
-  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
-  const calendar = useQuery({ queryKey: ["calendar"], queryFn: () => ask(api.GET("/api/calendar")) });
+  const sets = useQuery(queries.sets());
+  const calendar = useQuery(queries.calendar());
   const [chosen, setChosen] = useState<string[]>(chosenSets);
   const [open, setOpen] = useState<string>();
   const [editing, setEditing] = useState(false);
@@ -33,13 +36,7 @@ export function EveningsScreen() {
   const [learn, setLearn] = useState(follows);
   const known = chosen.filter((id) => sets.data?.some((s) => s.id === id));
   const request = planRequest(known, learn);
-  const plan = useQuery({
-    queryKey: ["plan", request],
-    queryFn: ({ signal }) => ask(api.POST("/api/plan", { body: request, signal })),
-    enabled: sets.data !== undefined,
-    placeholderData: keepPreviousData,
-    staleTime: 60_000,
-  });
+  const plan = useQuery(queries.plan(request, sets.data !== undefined));
   const choose = (id: string, on: boolean) => {
     const next = on ? [...known, id] : known.filter((k) => k !== id);
     setChosen(next);
@@ -49,7 +46,7 @@ export function EveningsScreen() {
   const steps = plan.data?.calendar.flatMap((e) => e.steps.map((step) => ({ step, evening: e }))) ?? [];
   const place = Math.max(
     0,
-    steps.findIndex(({ step }) => key(step) === open),
+    steps.findIndex(({ step }) => lotKey(step) === open),
   );
   const current = steps[place];
   return (
@@ -104,8 +101,8 @@ export function EveningsScreen() {
                   key={evening.openUtc}
                   evening={evening}
                   timeZone={plan.data.timeZone}
-                  current={current ? key(current.step) : undefined}
-                  onOpen={(step) => setOpen(key(step))}
+                  current={current ? lotKey(current.step) : undefined}
+                  onOpen={(step) => setOpen(lotKey(step))}
                 />
               ))}
             </section>
@@ -118,10 +115,12 @@ export function EveningsScreen() {
               evening={current.evening}
               timeZone={plan.data.timeZone}
               cautionNote={plan.data.cautionNote}
-              onEarlier={place > 0 ? () => setOpen(key(steps[place - 1]!.step)) : undefined}
-              onLater={place < steps.length - 1 ? () => setOpen(key(steps[place + 1]!.step)) : undefined}
+              onEarlier={place > 0 ? () => setOpen(lotKey(steps[place - 1]!.step)) : undefined}
+              onLater={place < steps.length - 1 ? () => setOpen(lotKey(steps[place + 1]!.step)) : undefined}
             />
           )}
+          {plan.data && <PlanFindings findings={plan.data.findings} />}
+          {plan.data && <CopyCosts costs={plan.data.copies} />}
           {plan.data && plan.data.steps > 0 && (
             <Search request={plan.data.kept?.request ?? request} shown={plan.data.summary} />
           )}
@@ -147,9 +146,6 @@ export function EveningsScreen() {
     </>
   );
 }
-
-const key = (step: { zoneId: string; coatId: string; pass: number; copies: number[] }) =>
-  `${step.zoneId} ${step.coatId} ${step.pass} ${step.copies[0]}`;
 
 function Verdict({ plan, whole }: { plan: Plan; whole: boolean }) {
   const s = plan.summary;

@@ -1,18 +1,20 @@
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import { Button, notify, Popover, TextInput } from "../../ui";
 
 /** The plan for a calendar program: a file to take along, or an address that it follows. */
 export function FollowCalendar({ sets }: { sets: string[] }) {
   const [open, setOpen] = useState(false);
-  const feed = useQuery({ queryKey: ["feed"], queryFn: () => ask(api.GET("/api/plan/feed")), enabled: open });
+  const feed = useQuery(queries.feed(open));
   const change = useMutation({
     mutationFn: async (make: boolean) => {
       if (make) await ask(api.POST("/api/plan/feed"));
       else await ask(api.DELETE("/api/plan/feed"));
     },
-    onSuccess: () => queryClient.invalidateQueries({ queryKey: ["feed"] }),
+    onSuccess: () => changed("feed"),
     onError: (error) => notify(wording(error)),
   });
   const address = feed.data?.path ? `${location.origin}${feed.data.path}` : undefined;

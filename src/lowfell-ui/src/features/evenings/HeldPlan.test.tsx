@@ -5,7 +5,7 @@ import { beforeEach, expect, test, vi } from "vitest";
 import { queryClient } from "../../api/client";
 import type { HeldPlan as Held, Plan, PlanSummary } from "../../api/types";
 import { HeldPlan } from "./HeldPlan";
-import { planRequest } from "./request";
+import { planRequest } from "../../craft/planRequest";
 
 const summary: PlanSummary = {
   doneOn: "2026-12-10",

@@ -1,9 +1,9 @@
+import { changed } from "../../api/changes";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { HeldPlan as Held, Plan, PlanRequest } from "../../api/types";
 import { Button, notify } from "../../ui";
-import { refreshPlan } from "./request";
 import { saved } from "./saved";
 import { day } from "./when";
 
@@ -19,7 +19,7 @@ export function HeldPlan({ plan, request }: { plan: Plan; request: PlanRequest }
       return what;
     },
     onSuccess: async (what) => {
-      await refreshPlan();
+      await changed("plan");
       notify(
         {
           hold: "You hold to this plan: it stays as it is until you plan again.",

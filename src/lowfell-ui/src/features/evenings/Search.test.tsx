@@ -4,7 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { beforeEach, expect, test, vi } from "vitest";
 import { queryClient } from "../../api/client";
 import type { PlanSummary, Solve } from "../../api/types";
-import { planRequest } from "./request";
+import { planRequest } from "../../craft/planRequest";
 import { Search } from "./Search";
 
 const shown: PlanSummary = {

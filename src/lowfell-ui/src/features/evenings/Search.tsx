@@ -1,9 +1,9 @@
+import { changed } from "../../api/changes";
 import { useMutation } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { PlanRequest, PlanSummary, Solve, SolveStage } from "../../api/types";
 import { Button, Choice, notify } from "../../ui";
-import { refreshPlan } from "./request";
 import { saved } from "./saved";
 import { day } from "./when";
 
@@ -61,7 +61,7 @@ export function Search({ request, shown }: Props) {
     mutationFn: () => ask(api.PUT("/api/plan/held", { body: { planId: solve!.planId } })),
     onSuccess: async () => {
       forget();
-      await refreshPlan();
+      await changed("plan");
       notify("You hold to this plan now.");
     },
     onError: (error) => notify(wording(error)),

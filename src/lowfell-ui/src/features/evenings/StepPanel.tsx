@@ -1,3 +1,4 @@
+import { changed } from "../../api/changes";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -5,11 +6,12 @@ import { api, ask, wording } from "../../api/client";
 import type { LogAction, PlannedEvening, PlannedStep } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, notify } from "../../ui";
-import { logAction } from "../log/action";
-import { type Entry, EntryDialog } from "../log/EntryDialog";
-import { ranges } from "../mixes/ranges";
-import { Core } from "./Core";
-import { refreshPlan } from "./request";
+import { EarlyDialog } from "../../craft/EarlyDialog";
+import { minutesEarly } from "../../craft/minutesEarly";
+import { logAction } from "../../craft/logAction";
+import { type Entry, EntryDialog } from "../../craft/EntryDialog";
+import { ranges } from "../../craft/ranges";
+import { Core } from "../../craft/Core";
 import { clock, day, dryAt } from "./when";
 
 interface Props {
@@ -23,13 +25,14 @@ interface Props {
 
 /** One step: for which copies, with what, what it should look like, when it is dry; and that it is done. */
 export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onLater }: Props) {
+  const [hurrying, setHurrying] = useState(false);
   const [writing, setWriting] = useState<"problem" | "note" | "otherwise">();
   const [otherwise, setOtherwise] = useState<Partial<Entry>>({});
   const write = useMutation({
     networkMode: "always",
     mutationFn: (action: LogAction) => ask(api.POST("/api/log", { body: action })),
     onSuccess: async (_, action) => {
-      await refreshPlan();
+      await changed("log");
       if (action.kind === "done" || action.kind === "skipped") {
         setOtherwise({});
         notify(
@@ -41,6 +44,8 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
     },
     onError: (error) => notify(wording(error)),
   });
+  const early = () => (step.readyUtc ? minutesEarly(Date.parse(step.readyUtc), Date.now()) : 0);
+  const lay = () => write.mutate(logAction(step, "done", step.copies, otherwise));
   return (
     <section aria-label="The step" className="rounded-lg border border-line bg-panel p-3 text-sm" data-testid="step">
       <div className="mb-1 flex gap-2">
@@ -57,7 +62,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
       </p>
       <h2 className="text-base font-semibold">
         {step.what} {step.paint}
-        {step.passes > 1 && (
+        {step.passes > 1 && step.pass > 0 && (
           <span className="font-normal text-soft">
             , pass {step.pass} of {step.passes}
           </span>
@@ -81,6 +86,13 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
             : `${number(step.mix.totalMl, 1)} ml as it comes`}
         </p>
       )}
+      {(step.tool || step.readying.length > 0) && (
+        <p className="text-soft">
+          {step.tool && `${step.tool[0]!.toUpperCase()}${step.tool.slice(1)}. `}
+          {step.readying.join(" ")}
+        </p>
+      )}
+      {step.note && <p className="border-l-2 border-line pl-2 whitespace-pre-line">{step.note}</p>}
       <p className="text-soft">Next coat from {dryAt(step.nextFromUtc, evening, timeZone)}.</p>
       {step.nextByUtc && (
         <p className="font-semibold text-risk">It must be worked on by {dryAt(step.nextByUtc, evening, timeZone)}.</p>
@@ -97,7 +109,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
         look="main"
         className="mt-3 w-full"
         disabled={write.isPending}
-        onClick={() => write.mutate(logAction(step, "done", step.copies, otherwise))}
+        onClick={() => (early() > 0 ? setHurrying(true) : lay())}
       >
         Done for {step.copies.length === 1 ? "this copy" : `all ${step.copies.length} copies`}
       </Button>
@@ -110,6 +122,17 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
         <Button onClick={() => setWriting("problem")}>Problem</Button>
         <Button onClick={() => setWriting("note")}>Note</Button>
       </div>
+      {hurrying && (
+        <EarlyDialog
+          minutes={Math.max(1, early())}
+          what={`${step.what.toLowerCase()} ${step.paint ?? ""}`.trim()}
+          onWait={() => setHurrying(false)}
+          onLay={() => {
+            setHurrying(false);
+            lay();
+          }}
+        />
+      )}
       {writing && (
         <EntryDialog
           kind={writing}

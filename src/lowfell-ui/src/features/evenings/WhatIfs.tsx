@@ -1,16 +1,13 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
-import { api, ask, wording } from "../../api/client";
+import { wording } from "../../api/client";
 import type { PlanRequest } from "../../api/types";
 import { saved } from "./saved";
 import { day } from "./when";
 
 /** The plan beside other ways to do it: what each saves. */
 export function WhatIfs({ request }: { request: PlanRequest }) {
-  const ways = useQuery({
-    queryKey: ["whatIfs", request],
-    queryFn: ({ signal }) => ask(api.POST("/api/plan/what-ifs", { body: request, signal })),
-    staleTime: 60_000,
-  });
+  const ways = useQuery(queries.whatIfs(request));
   const base = ways.data?.[0]?.summary;
   return (
     <section aria-label="What if" className="rounded-lg border border-line bg-panel p-3 text-sm" data-testid="what-ifs">

@@ -1,10 +1,12 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { LogEntry, LogKind } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, Choice, notify, Tabs, TextInput } from "../../ui";
-import { logAction } from "./action";
+import { logAction } from "../../craft/logAction";
 import { Progress } from "./Progress";
 
 const kinds: Record<LogKind, string> = {
@@ -43,21 +45,15 @@ export function LogScreen() {
 function Entries() {
   const [search, setSearch] = useState("");
   const [kind, setKind] = useState<LogKind | "all">("all");
-  const log = useQuery({
-    queryKey: ["log", search, kind],
-    queryFn: ({ signal }) =>
-      ask(api.GET("/api/log", { params: { query: { search, kind: kind === "all" ? undefined : kind } }, signal })),
-    placeholderData: keepPreviousData,
-    staleTime: 0,
-  });
+  const log = useQuery(queries.log(search, kind === "all" ? undefined : kind));
   async function takeBack(e: LogEntry) {
     try {
       await ask(
         api.POST("/api/log", {
-          body: logAction({ zoneId: e.zoneId, coatId: e.coatId!, pass: e.pass }, "takenBack", [e.copy]),
+          body: logAction(e, "takenBack", [e.copy]),
         }),
       );
-      await queryClient.invalidateQueries();
+      await changed("log");
       notify(`${e.paint} on ${e.label} ${e.copy} is open again.`);
     } catch (error) {
       notify(wording(error));
@@ -165,6 +161,7 @@ function Entries() {
 function Said({ e }: { e: LogEntry }) {
   return (
     <>
+      {e.notice && <span className="block text-risk">{e.notice}</span>}
       {e.note && <span className="block">{e.note}</span>}
       {e.cause && (
         <span className="block">

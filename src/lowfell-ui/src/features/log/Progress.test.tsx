@@ -25,7 +25,8 @@ beforeEach(() => {
   vi.stubGlobal(
     "fetch",
     vi.fn(async (request: Request) => {
-      const body = new URL(request.url).pathname === "/api/sets" ? [{ id: "s", name: "Sea wall" }] : [zone(copies)];
+      const body =
+        new URL(request.url).pathname === "/api/sets" ? [{ id: "s", name: "Sea wall", pieces: [] }] : [zone(copies)];
       return new Response(JSON.stringify(body), { headers: { "content-type": "application/json" } });
     }),
   );

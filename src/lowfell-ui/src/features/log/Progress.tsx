@@ -1,20 +1,16 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, ask, wording } from "../../api/client";
+import { wording } from "../../api/client";
 import type { ZoneProgress } from "../../api/types";
 import { Choice } from "../../ui";
 
 /** Copies by coats of a set: what is on, what was left out, what is open. */
 export function Progress() {
-  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
+  const sets = useQuery(queries.sets());
   const [chosen, setChosen] = useState<string>();
   const setId = chosen ?? sets.data?.[0]?.id;
-  const progress = useQuery({
-    queryKey: ["progress", "set", setId],
-    queryFn: ({ signal }) => ask(api.GET("/api/log/progress", { params: { query: { setId } }, signal })),
-    enabled: setId !== undefined,
-    staleTime: 0,
-  });
+  const progress = useQuery(queries.setProgress(setId));
   const error = sets.error ?? progress.error;
   return (
     <div className="p-3 text-sm" data-testid="progress">

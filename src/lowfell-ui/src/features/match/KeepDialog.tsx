@@ -1,14 +1,16 @@
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
-import { zoneOptions } from "../sets/zoneOptions";
+import { api, ask, wording } from "../../api/client";
+import { zoneOptions } from "../../craft/zoneOptions";
 import { Button, Choice, Dialog, Field, TextInput } from "../../ui";
 
 const today = () => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
 
 /** Keeps the stack of a zone as it was painted, with its materials and mixes as they are now. */
 export function KeepDialog({ onClose, onKept }: { onClose: () => void; onKept: (id: string) => void }) {
-  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
+  const sets = useQuery(queries.sets());
   const zones = zoneOptions(sets.data);
   const [zone, setZone] = useState("");
   const [name, setName] = useState("");
@@ -19,7 +21,7 @@ export function KeepDialog({ onClose, onKept }: { onClose: () => void; onKept: (
   async function keep() {
     try {
       const kept = await ask(api.POST("/api/painted", { body: { zoneId: chosen, name, paintedOn, note } }));
-      await queryClient.invalidateQueries({ queryKey: ["painted"] });
+      await changed("painted");
       onKept(kept.id);
       onClose();
     } catch (error) {

@@ -1,26 +1,19 @@
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { Match, Painted } from "../../api/types";
 import { number, techniqueWord } from "../../api/words";
-import { Button, Chip, Choice, notify, Toggle } from "../../ui";
-import { zoneOptions } from "../sets/zoneOptions";
-import { restoreCoats } from "../stack/restore";
+import { Button, Chip, Choice, Failed, notify, Toggle } from "../../ui";
+import { zoneOptions } from "../../craft/zoneOptions";
+import { restoreCoats } from "../../craft/restoreCoats";
 
 /** The old coats, the closest from today's shelf, and the filter and dust that bring both sets together. */
 export function MatchResult({ painted }: { painted: Painted }) {
-  const match = useQuery({
-    queryKey: ["match", painted.id],
-    queryFn: () => ask(api.GET("/api/painted/{id}/match", { params: { path: { id: painted.id } } })),
-    staleTime: 0,
-  });
-  if (match.isError)
-    return (
-      <p role="alert" className="p-4">
-        {wording(match.error)}
-      </p>
-    );
+  const match = useQuery(queries.match(painted.id));
+  if (match.isError) return <Failed why={wording(match.error)} onAgain={() => void match.refetch()} />;
   if (!match.data) return <p className="p-4 text-soft">Trying the shelf…</p>;
   const m = match.data;
   return (
@@ -148,7 +141,7 @@ function Coats({ match }: { match: Match }) {
 }
 
 function Adopt({ painted, match }: { painted: Painted; match: Match }) {
-  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
+  const sets = useQuery(queries.sets());
   const zones = zoneOptions(sets.data);
   const [zone, setZone] = useState("");
   const [withUnifier, setWithUnifier] = useState(false);
@@ -163,7 +156,7 @@ function Adopt({ painted, match }: { painted: Painted; match: Match }) {
           body: { zoneId: chosen, schemeVersion: page.scheme.version, withUnifier },
         }),
       );
-      await queryClient.invalidateQueries();
+      await changed("stack", "mixes");
       notify("The closest stack is there.", () => void restoreCoats(chosen, page.scheme.coats));
       void navigate(`/stack/${chosen}`);
     } catch (error) {

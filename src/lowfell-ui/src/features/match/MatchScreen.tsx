@@ -1,8 +1,10 @@
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
-import { Button, Chip, IconButton, notify } from "../../ui";
+import { api, ask, wording } from "../../api/client";
+import { Button, Chip, Failed, IconButton, notify } from "../../ui";
 import { KeepDialog } from "./KeepDialog";
 import { MatchResult } from "./MatchResult";
 
@@ -11,15 +13,10 @@ const day = (date: string) =>
 
 /** An older set, and how a new one can be painted to stand beside it. */
 export function MatchScreen() {
-  const painted = useQuery({ queryKey: ["painted"], queryFn: () => ask(api.GET("/api/painted")) });
+  const painted = useQuery(queries.painted());
   const [open, setOpen] = useState<string>();
   const [keeping, setKeeping] = useState(false);
-  if (painted.isError)
-    return (
-      <p role="alert" className="p-6">
-        {wording(painted.error)}
-      </p>
-    );
+  if (painted.isError) return <Failed why={wording(painted.error)} onAgain={() => void painted.refetch()} />;
   if (!painted.data) return <p className="p-6 text-soft">Looking for what was painted before…</p>;
   const current = painted.data.find((p) => p.id === open) ?? painted.data[0];
   return (
@@ -61,7 +58,7 @@ export function MatchScreen() {
                 label={`Forget ${p.name}`}
                 onClick={() =>
                   void ask(api.DELETE("/api/painted/{id}", { params: { path: { id: p.id } } })).then(
-                    () => queryClient.invalidateQueries({ queryKey: ["painted"] }),
+                    () => changed("painted"),
                     (e) => notify(wording(e)),
                   )
                 }

@@ -1,4 +1,5 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { queries } from "../../api/queries";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { MixRecord } from "../../api/types";
@@ -15,18 +16,7 @@ interface Props {
 export function AgainDialog({ record, onClose, onMade }: Props) {
   const [ml, setMl] = useState(Math.max(0.5, Math.round(record.madeMl * 10) / 10));
   const [fault, setFault] = useState<string>();
-  const compared = useQuery({
-    queryKey: ["again", record.id, ml],
-    queryFn: ({ signal }) =>
-      ask(
-        api.GET("/api/mix-records/{id}/again", {
-          params: { path: { id: record.id }, query: { totalMl: ml } },
-          signal,
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    staleTime: 0,
-  });
+  const compared = useQuery(queries.again(record.id, ml));
   const gone = compared.data?.lines.some((l) => l.gone) ?? false;
   async function make() {
     try {

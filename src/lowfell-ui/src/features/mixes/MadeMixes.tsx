@@ -1,23 +1,21 @@
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { Mix, MixRecord } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, Chip, Field, NumberInput, notify, TextInput } from "../../ui";
 import { AgainDialog } from "./AgainDialog";
-import { ranges } from "./ranges";
+import { ranges } from "../../craft/ranges";
 import { UseDialog } from "./UseDialog";
 
-const refresh = () =>
-  queryClient.invalidateQueries({
-    predicate: (q) => ["mixRecords", "materials", "amounts"].includes(String(q.queryKey[0])),
-  });
 const day = (at: string) =>
   new Date(at).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" });
 
 /** Mixes that were made of a recipe: what went in, where it went, and the way to make them again. */
 export function MadeMixes({ mix }: { mix: Mix }) {
-  const records = useQuery({ queryKey: ["mixRecords"], queryFn: () => ask(api.GET("/api/mix-records")) });
+  const records = useQuery(queries.mixRecords());
   const [ml, setMl] = useState(5);
   const [note, setNote] = useState("");
   const [fault, setFault] = useState<string>();
@@ -27,7 +25,7 @@ export function MadeMixes({ mix }: { mix: Mix }) {
   async function run(call: () => Promise<MixRecord>, done: string) {
     try {
       const kept = await call();
-      await refresh();
+      await changed("mixRecords");
       setFault(undefined);
       notify(
         kept.shelfSaidLess
@@ -136,12 +134,12 @@ export function MadeMixes({ mix }: { mix: Mix }) {
           </div>
         </section>
       ))}
-      {again && <AgainDialog record={again} onClose={() => setAgain(undefined)} onMade={refresh} />}
+      {again && <AgainDialog record={again} onClose={() => setAgain(undefined)} onMade={() => changed("mixRecords")} />}
       {using && (
         <UseDialog
           record={using}
           onClose={() => setUsing(undefined)}
-          onUsed={() => refresh().then(() => setUsing(undefined))}
+          onUsed={() => changed("mixRecords").then(() => setUsing(undefined))}
         />
       )}
     </div>

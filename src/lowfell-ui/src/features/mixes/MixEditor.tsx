@@ -1,11 +1,14 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import type { MixWish } from "../../api/types";
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
+import { useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { Family, Material, Mix, MixComponent, MixDraft, Thinner } from "../../api/types";
 import { familyWord, thinnerWord } from "../../api/words";
 import { Button, Choice, Field, IconButton, NumberInput, notify, TextInput } from "../../ui";
-import { Colours, Measure, type MixWish, Thickness } from "./MixSheetPanel";
+import { Colours, Measure, Thickness } from "./MixSheetPanel";
 
 interface Props {
   mix?: Mix;
@@ -24,19 +27,7 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
   const [draft, setDraft] = useState<MixDraft>(mix?.mix ?? { name: "", components: [] });
   const [fault, setFault] = useState<string>();
   const [question, setQuestion] = useState<MixWish>({ ground: "#8c8c8c", totalMl: 5 });
-  const preview = useQuery({
-    queryKey: ["mixPreview", draft.components, draft.countsAs, question],
-    queryFn: ({ signal }) =>
-      ask(
-        api.POST("/api/preview/mix", {
-          body: { components: draft.components, countsAs: draft.countsAs, ...question },
-          signal,
-        }),
-      ),
-    enabled: draft.components.length > 0,
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  const preview = useQuery(queries.mixPreview(draft, question));
   const setComponents = (components: MixComponent[]) => setDraft({ ...draft, components });
   const patch = (i: number, part: Partial<MixComponent>) =>
     setComponents(draft.components.map((c, at) => (at === i ? { ...c, ...part } : c)));
@@ -60,11 +51,7 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
       kind === "mix" ? { mixId: id } : kind === "thinner" ? { thinner: id as Thinner } : { materialId: id };
     setComponents(draft.components.map((c, at) => (at === i ? { amount, unit, ...source } : c)));
   };
-  const done = async () => {
-    await queryClient.invalidateQueries({
-      predicate: (q) => ["mixes", "sets", "zone", "preview", "materials"].includes(String(q.queryKey[0])),
-    });
-  };
+  const done = () => changed("mixes");
   async function keep() {
     try {
       const kept = mix

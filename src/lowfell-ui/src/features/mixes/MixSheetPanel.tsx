@@ -1,11 +1,7 @@
+import type { MixWish } from "../../api/types";
 import type { MixSheet } from "../../api/types";
 import { number, techniqueWord } from "../../api/words";
 import { Chip, ColourInput, Field, isColour, NumberInput } from "../../ui";
-
-export interface MixWish {
-  ground: string;
-  totalMl: number;
-}
 
 const fits = { right: "right", tooThin: "too thin", tooThick: "too thick" } as const;
 

@@ -1,8 +1,10 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import { api, ask, wording } from "../../api/client";
-import { Button, Chip, Tabs } from "../../ui";
+import { familyFacts } from "../../api/words";
+import { wording } from "../../api/client";
+import { Button, Chip, Failed, Tabs } from "../../ui";
 import { MadeMixes } from "./MadeMixes";
 import { MixEditor } from "./MixEditor";
 import { RatioDialog } from "./RatioDialog";
@@ -11,17 +13,12 @@ type View = "recipe" | "made";
 
 /** Named recipes, with what they truly hold, and the mixes that were made of them. */
 export function MixesScreen() {
-  const mixes = useQuery({ queryKey: ["mixes"], queryFn: () => ask(api.GET("/api/mixes")) });
-  const materials = useQuery({ queryKey: ["materials"], queryFn: () => ask(api.GET("/api/materials")) });
+  const mixes = useQuery(queries.mixes());
+  const materials = useQuery(queries.materials());
   const [open, setOpen] = useState<string | null>(null);
   const [view, setView] = useState<View>("recipe");
   const [solving, setSolving] = useState(false);
-  if (mixes.isError)
-    return (
-      <p role="alert" className="p-6">
-        {wording(mixes.error)}
-      </p>
-    );
+  if (mixes.isError) return <Failed why={wording(mixes.error)} onAgain={() => void mixes.refetch()} />;
   if (!mixes.data || !materials.data) return <p className="p-6 text-soft">Opening the mixes…</p>;
   const current = open === "new" ? undefined : (mixes.data.find((m) => m.id === open) ?? mixes.data[0]);
   const editor = (
@@ -41,7 +38,7 @@ export function MixesScreen() {
           <h1 className="px-2 text-lg font-semibold">Mixes</h1>
           <Button
             className="ml-auto"
-            disabled={materials.data.filter((m) => !m.facts.clear).length < 2}
+            disabled={materials.data.filter((m) => !familyFacts(m.material.family).clear).length < 2}
             onClick={() => setSolving(true)}
           >
             Solve a ratio

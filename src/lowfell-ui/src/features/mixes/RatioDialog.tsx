@@ -1,9 +1,11 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
+import { useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { Material, Ratio } from "../../api/types";
-import { number } from "../../api/words";
+import { familyFacts, number } from "../../api/words";
 import { Button, Chip, Choice, ColourInput, Dialog, Field, IconButton, isColour } from "../../ui";
 
 interface Props {
@@ -16,7 +18,7 @@ interface Props {
 
 /** Two to four paints and a colour: the ratio in whole parts that comes nearest. */
 export function RatioDialog({ materials, start, onClose, onKept }: Props) {
-  const paints = materials.filter((m) => !m.facts.clear);
+  const paints = materials.filter((m) => !familyFacts(m.material.family).clear);
   const [target, setTarget] = useState("#7d7a5c");
   const [ids, setIds] = useState<string[]>(() => {
     const known = start.filter((id) => paints.some((p) => p.id === id)).slice(0, 4);
@@ -25,12 +27,9 @@ export function RatioDialog({ materials, start, onClose, onKept }: Props) {
     return known.length >= 2 ? known : usual.slice(0, 2).map((p) => p.id);
   });
   const [fault, setFault] = useState<string>();
-  const ratios = useQuery({
-    queryKey: ["ratio", ids, target],
-    queryFn: ({ signal }) => ask(api.POST("/api/preview/ratio", { body: { materialIds: ids, target }, signal })),
-    enabled: isColour(target) && ids.length >= 2 && new Set(ids).size === ids.length,
-    placeholderData: keepPreviousData,
-  });
+  const ratios = useQuery(
+    queries.ratio(ids, target, isColour(target) && ids.length >= 2 && new Set(ids).size === ids.length),
+  );
   const name = (id: string) => paints.find((p) => p.id === id)?.material.name ?? "";
   async function keep(ratio: Ratio) {
     try {
@@ -48,7 +47,7 @@ export function RatioDialog({ materials, start, onClose, onKept }: Props) {
           },
         }),
       );
-      await queryClient.invalidateQueries({ queryKey: ["mixes"] });
+      await changed("mixes");
       onKept(kept.id);
     } catch (error) {
       setFault(wording(error));
@@ -70,7 +69,7 @@ export function RatioDialog({ materials, start, onClose, onKept }: Props) {
           <p className="text-xs font-semibold text-soft">Paints</p>
           {ids.map((id, i) => (
             <div key={i} className="flex items-center gap-2">
-              <Chip colour={paints.find((p) => p.id === id)?.material.colour} />
+              <Chip colour={paints.find((p) => p.id === id)?.facts.colour} />
               <Choice
                 label={`Paint ${i + 1}`}
                 value={id}

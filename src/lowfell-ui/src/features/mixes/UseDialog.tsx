@@ -1,3 +1,4 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
@@ -13,7 +14,7 @@ interface Props {
 
 /** Which copies got some of a made mix. */
 export function UseDialog({ record, onClose, onUsed }: Props) {
-  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
+  const sets = useQuery(queries.sets());
   const [pieceId, setPieceId] = useState("none");
   const [copies, setCopies] = useState<number[]>([]);
   const [ml, setMl] = useState(Math.min(1, record.leftMl));

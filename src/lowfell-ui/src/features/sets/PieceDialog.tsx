@@ -3,7 +3,7 @@ import type { PieceDraft, PieceView } from "../../api/types";
 import { substrateWord } from "../../api/words";
 import { Choice, Field, TextInput } from "../../ui";
 import { FormDialog } from "./FormDialog";
-import { nameRule } from "./NameDialog";
+import { nameRule } from "./nameRule";
 
 const shapes: { value: PieceDraft["shape"]; label: string; sizes: [keyof PieceDraft, string][] }[] = [
   {

@@ -1,12 +1,13 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { ArrowDown, ArrowUp, Ellipsis, Plus } from "lucide-react";
 import { useState } from "react";
-import { api, ask, wording } from "../../api/client";
-import type { PieceView, SetView, ZoneView } from "../../api/types";
-import { area, substrateWord } from "../../api/words";
-import { Button, IconButton, Menu } from "../../ui";
-import { NameDialog } from "./NameDialog";
+import { wording } from "../../api/client";
+import type { PieceView, SetView, Severity, ZoneView } from "../../api/types";
+import { area, duration, substrateWord } from "../../api/words";
+import { Button, Failed, IconButton, Menu, SeverityMark } from "../../ui";
 import { PieceDialog } from "./PieceDialog";
+import { SetDialog } from "./SetDialog";
 import { useTree } from "./useTree";
 import { ZoneDialog } from "./ZoneDialog";
 import { ZoneTile } from "./ZoneTile";
@@ -19,16 +20,11 @@ type Editing =
 
 /** Everything there is to paint, with the finished look and the trouble of each zone. */
 export function SetsScreen() {
-  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
+  const sets = useQuery(queries.sets());
   const [editing, setEditing] = useState<Editing>(null);
   const close = () => setEditing(null);
   const tree = useTree();
-  if (sets.isError)
-    return (
-      <p role="alert" className="p-6">
-        {wording(sets.error)}
-      </p>
-    );
+  if (sets.isError) return <Failed why={wording(sets.error)} onAgain={() => void sets.refetch()} />;
   if (!sets.data) return <p className="p-6 text-soft">Opening your sets…</p>;
   const ids = sets.data.map((s) => s.id);
   return (
@@ -50,8 +46,8 @@ export function SetsScreen() {
       )}
       {sets.data.map((set, i) => (
         <section key={set.id} aria-label={set.name} className="mb-4 rounded-lg border border-line bg-panel">
-          <div className="flex items-center gap-1 border-b border-line py-1.5 pr-2 pl-4">
-            <h2 className="min-w-0 truncate font-semibold">{set.name}</h2>
+          <div className="flex flex-wrap items-center gap-1 border-b border-line py-1.5 pr-2 pl-4">
+            <h2 className="max-w-full truncate font-semibold">{set.name}</h2>
             <span className="ml-2 text-sm whitespace-nowrap text-soft">{setSummary(set)}</span>
             <span className="ml-auto flex items-center">
               <Button look="quiet" onClick={() => setEditing({ kind: "piece", set })}>
@@ -75,7 +71,7 @@ export function SetsScreen() {
                 label={`More for ${set.name}`}
                 icon={<Ellipsis size={17} aria-hidden />}
                 items={[
-                  { label: "Rename", onSelect: () => setEditing({ kind: "set", set }) },
+                  { label: "Edit", onSelect: () => setEditing({ kind: "set", set }) },
                   { label: "Copy", onSelect: () => tree.copySet(set) },
                   { label: "Delete", onSelect: () => tree.removeSet(set) },
                 ]}
@@ -88,7 +84,7 @@ export function SetsScreen() {
           {set.pieces.map((piece, place) => (
             <div
               key={piece.id}
-              className="grid grid-cols-[13rem_minmax(0,1fr)] gap-3 border-b border-line px-4 py-2.5 last:border-b-0"
+              className="grid gap-3 border-b border-line px-4 py-2.5 last:border-b-0 sm:grid-cols-[13rem_minmax(0,1fr)]"
             >
               <div className="flex min-w-0 items-start gap-1">
                 <div className="min-w-0 flex-1">
@@ -98,6 +94,7 @@ export function SetsScreen() {
                   <p className="text-xs text-soft">
                     {substrateWord[piece.piece.substrate]}, {area(piece.areaMm2)} each
                   </p>
+                  <PieceJudged piece={piece} onOrder={(ids) => tree.orderZones(piece, ids)} />
                   {piece.piece.partOfId && (
                     <p className="text-xs text-soft">
                       fitted on{" "}
@@ -191,7 +188,7 @@ export function SetsScreen() {
         </section>
       ))}
       {editing?.kind === "set" && (
-        <NameDialog set={editing.set} onClose={close} onSave={(name) => tree.saveSet(name, editing.set)} />
+        <SetDialog set={editing.set} onClose={close} onSave={(draft) => tree.saveSet(draft, editing.set)} />
       )}
       {editing?.kind === "piece" && (
         <PieceDialog
@@ -207,12 +204,54 @@ export function SetsScreen() {
           fitted={sets.data.some((s) =>
             s.pieces.some((p) => p.piece.partOfId && [p.id, p.piece.partOfId].includes(editing.piece.id)),
           )}
+          siblings={sets.data.find((s) => s.pieces.some((p) => p.id === editing.piece.id))?.pieces ?? []}
           zone={editing.zone}
           onClose={close}
           onSave={(settings) => tree.saveZone(editing.piece, settings, editing.zone)}
         />
       )}
     </div>
+  );
+}
+
+const counted: Severity[] = ["stop", "risk", "note"];
+
+/** What the rules find over the zones of a piece, and an order of them that is cheaper. */
+function PieceJudged({ piece, onOrder }: { piece: PieceView; onOrder: (ids: string[]) => void }) {
+  const { findings, better } = piece.current ? piece.judgement : { findings: [], better: null };
+  const speaking = findings.filter((f) => f.rests == null);
+  const names = new Map(piece.zones.map((z) => [z.id, z.settings.name]));
+  const own = better?.zoneIds.filter((id) => names.has(id));
+  return (
+    <>
+      {speaking.length > 0 && (
+        <p
+          className="flex flex-wrap gap-x-2 text-xs text-soft"
+          title={speaking.map((f) => f.what).join("\n")}
+          data-testid="piece-findings"
+        >
+          {counted.map((severity) => {
+            const count = speaking.filter((f) => f.severity === severity).length;
+            return count === 0 ? null : (
+              <span key={severity} className="inline-flex items-center gap-0.5">
+                <SeverityMark severity={severity} size={12} />
+                {count} {count === 1 ? severity : `${severity}s`} over its zones
+              </span>
+            );
+          })}
+        </p>
+      )}
+      {better && own && (
+        <button
+          type="button"
+          className="text-left text-xs underline"
+          title={`In the order ${own.map((id) => names.get(id)).join(", ")}`}
+          onClick={() => onOrder(own)}
+        >
+          {duration(better.savesMinutes)} less in another order
+        </button>
+      )}
+    </>
   );
 }
 

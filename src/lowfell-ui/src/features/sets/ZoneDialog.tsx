@@ -1,12 +1,13 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
-import { api, ask } from "../../api/client";
 import type { PieceView, ZoneSettings, ZoneView } from "../../api/types";
 import { area, sheenWord } from "../../api/words";
 import { Choice, Field, TextInput, Toggle } from "../../ui";
 import { FormDialog } from "./FormDialog";
-import { nameRule } from "./NameDialog";
+import { MatesField } from "./MatesField";
+import { nameRule } from "./nameRule";
 
 const reliefs = {
   smooth: "smooth",
@@ -33,15 +34,21 @@ const usual: ZoneSettings = {
   areaShare: 1,
   relief: "textured",
   facing: "side",
+  litEdges: 1,
+  unseen: 0,
   handled: false,
+  rim: false,
   cutEdges: false,
   finish: "matt",
   tolerance: 5,
   neighbours: [],
+  mates: [],
   fitting: "free",
 };
 
 const optional = (text: string) => (text.trim() === "" ? undefined : Number(text));
+const height = (text: string) =>
+  text.trim() === "" || (Number(text) >= 0 && Number(text) <= 10_000) || "0 to 10000 mm, or empty";
 const length = (text: string) =>
   text.trim() === "" || (Number(text) >= 1 && Number(text) <= 1e6) || "1 to 1000000 mm, or empty";
 
@@ -50,18 +57,26 @@ interface Form extends ZoneSettings {
   detail: string;
   creases: string;
   edges: string;
+  litPercent: string;
+  unseenPercent: string;
+  from: string;
+  to: string;
+  crack: string;
   hex: string;
 }
 
 /** A zone's surface, its target, and whose coats it takes. */
 export function ZoneDialog({
   piece,
+  siblings,
   fitted,
   zone,
   onClose,
   onSave,
 }: {
   piece: PieceView;
+  /** The pieces of its set. */
+  siblings: PieceView[];
   /** Something is fitted on the piece, or it is fitted on another. */
   fitted: boolean;
   zone?: ZoneView;
@@ -82,27 +97,45 @@ export function ZoneDialog({
       detail: start.smallestDetailMm?.toString() ?? "",
       creases: start.creaseMm?.toString() ?? "",
       edges: start.edgeMm?.toString() ?? "",
+      litPercent: String(Math.round(start.litEdges * 100)),
+      unseenPercent: String(Math.round(start.unseen * 100)),
+      from: start.heightFromMm?.toString() ?? "",
+      to: start.heightToMm?.toString() ?? "",
+      crack: start.crackColour ?? "",
       hex: start.target ?? "",
     },
   });
   const [byShare, setByShare] = useState(start.ownAreaMm2 === undefined || start.ownAreaMm2 === null);
-  const schemes = useQuery({
-    queryKey: ["schemes"],
-    queryFn: () => ask(api.GET("/api/schemes")),
-    staleTime: 0,
-  });
+  const schemes = useQuery({ ...queries.schemes(), staleTime: 0 });
   const values = watch();
   const others = piece.zones.filter((z) => z.id !== zone?.id);
   const within =
     (least: number, most: number, unit = "") =>
     (v: number) =>
       (v >= least && v <= most) || `${least} to ${most}${unit}`;
-  const settings = ({ sharePercent, detail, creases, edges, hex, ...v }: Form): ZoneSettings => ({
+  const settings = ({
+    sharePercent,
+    detail,
+    creases,
+    edges,
+    litPercent,
+    unseenPercent,
+    from,
+    to,
+    crack,
+    hex,
+    ...v
+  }: Form): ZoneSettings => ({
     ...v,
     ...(byShare ? { areaShare: sharePercent / 100, ownAreaMm2: undefined } : { areaShare: undefined }),
     smallestDetailMm: optional(detail),
     creaseMm: optional(creases),
     edgeMm: optional(edges),
+    litEdges: (optional(litPercent) ?? 100) / 100,
+    unseen: (optional(unseenPercent) ?? 0) / 100,
+    heightFromMm: optional(from),
+    heightToMm: optional(to),
+    crackColour: crack.trim() === "" ? undefined : crack.trim(),
     target: hex.trim() === "" ? undefined : hex.trim(),
   });
   return (
@@ -203,14 +236,51 @@ export function ZoneDialog({
           [
             ["creases", "Creases on one copy, mm", "for pin washes; empty to go by area"],
             ["edges", "Raised edges on one copy, mm", "for edge highlights; empty to go by area"],
+            ["from", "From, mm above the foot", "empty where it does not go by height"],
+            ["to", "To, mm above the foot", `the piece is ${piece.piece.heightMm} mm tall`],
           ] as const
         ).map(([name, label, hint]) => (
           <Field key={name} label={label} hint={hint} error={formState.errors[name]?.message}>
             {(id, d) => (
-              <TextInput id={id} aria-describedby={d} inputMode="decimal" {...register(name, { validate: length })} />
+              <TextInput
+                id={id}
+                aria-describedby={d}
+                inputMode="decimal"
+                {...register(name, { validate: name === "from" || name === "to" ? height : length })}
+              />
             )}
           </Field>
         ))}
+        {(
+          [
+            ["litPercent", "Edges that face the light, %", "of its raised edges"],
+            ["unseenPercent", "Out of sight and reach, %", "nothing is painted there"],
+          ] as const
+        ).map(([name, label, hint]) => (
+          <Field key={name} label={label} hint={hint} error={formState.errors[name]?.message}>
+            {(id, d) => (
+              <TextInput
+                id={id}
+                aria-describedby={d}
+                inputMode="decimal"
+                {...register(name, {
+                  validate: (v) => within(0, name === "unseenPercent" ? 99 : 100, " %")(Number(v)),
+                })}
+              />
+            )}
+          </Field>
+        ))}
+        <Field label="Colour wanted in cracks" hint="#rrggbb, or empty" error={formState.errors.crack?.message}>
+          {(id, d) => (
+            <TextInput
+              id={id}
+              aria-describedby={d}
+              {...register("crack", {
+                validate: (v) => v.trim() === "" || /^#[0-9a-f]{6}$/i.test(v.trim()) || "#rrggbb, or empty",
+              })}
+            />
+          )}
+        </Field>
         <Field label="Target colour of the face" hint="#rrggbb, or empty" error={formState.errors.hex?.message}>
           {(id, d) => (
             <span className="flex gap-2">
@@ -268,6 +338,7 @@ export function ZoneDialog({
         <div className="flex flex-col justify-end">
           <Toggle label="Area by share of the piece" checked={byShare} onChange={setByShare} />
           <Toggle label="Handled in play" checked={values.handled} onChange={(v) => setValue("handled", v)} />
+          <Toggle label="Rim of a base" checked={values.rim} onChange={(v) => setValue("rim", v)} />
           <Toggle label="Has cut edges" checked={values.cutEdges} onChange={(v) => setValue("cutEdges", v)} />
         </div>
       </div>
@@ -291,6 +362,7 @@ export function ZoneDialog({
           </div>
         </fieldset>
       )}
+      <MatesField piece={piece} siblings={siblings} mates={values.mates} onChange={(v) => setValue("mates", v)} />
     </FormDialog>
   );
 }

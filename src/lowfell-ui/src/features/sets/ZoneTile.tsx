@@ -3,15 +3,16 @@ import { Link } from "react-router";
 import type { Severity, ZoneView } from "../../api/types";
 import { Menu, SeverityMark } from "../../ui";
 import type { MenuItem } from "../../ui/Menu";
-import { MiniCore } from "./MiniCore";
+import { MiniCore } from "../../craft/MiniCore";
 
 const severities: Severity[] = ["stop", "risk", "note"];
+const counts = { stop: "stops", risk: "risks", note: "notes" } as const;
 
 /** A zone: its small core sample, its name, and what the rules find. */
 export function ZoneTile({ zone, menu }: { zone: ZoneView; menu: MenuItem[] }) {
-  const found = severities.filter((s) => zone.findings[s] > 0);
+  const found = severities.filter((s) => zone.findings[counts[s]] > 0);
   return (
-    <div className="flex w-56 items-center rounded border border-line bg-raised">
+    <div className="flex w-full items-center rounded sm:w-56 border border-line bg-raised">
       <Link
         to={`/stack/${zone.id}`}
         className="flex min-w-0 flex-1 items-center gap-2.5 p-1.5 hover:bg-tint"
@@ -23,15 +24,17 @@ export function ZoneTile({ zone, menu }: { zone: ZoneView; menu: MenuItem[] }) {
             {zone.settings.name}
           </span>
           <span className="flex items-center gap-2 text-xs text-soft">
-            {zone.sample.length <= 1
-              ? "bare"
-              : `${zone.sample.length - 1} ${zone.sample.length === 2 ? "coat" : "coats"}`}
-            {found.map((s) => (
-              <span key={s} className="inline-flex items-center gap-0.5">
-                <SeverityMark severity={s} size={12} />
-                {zone.findings[s]}
-              </span>
-            ))}
+            {zone.sample.length > 1
+              ? `${zone.sample.length - 1} ${zone.sample.length === 2 ? "coat" : "coats"}`
+              : zone.current && "bare"}
+            {!zone.current && <span>working it out…</span>}
+            {zone.current &&
+              found.map((s) => (
+                <span key={s} className="inline-flex items-center gap-0.5">
+                  <SeverityMark severity={s} size={12} />
+                  {zone.findings[counts[s]]}
+                </span>
+              ))}
           </span>
         </span>
       </Link>

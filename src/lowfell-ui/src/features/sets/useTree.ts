@@ -1,14 +1,10 @@
+import { changed } from "../../api/changes";
 import { useMemo } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
-import type { PieceDraft, PieceView, SetView, ZoneSettings, ZoneView } from "../../api/types";
+import { api, ask, wording } from "../../api/client";
+import type { PieceDraft, PieceView, SetDraft, SetView, ZoneSettings, ZoneView } from "../../api/types";
 import { notify } from "../../ui";
 
-const refresh = async () => {
-  await queryClient.invalidateQueries({ queryKey: ["sets"] });
-  await queryClient.invalidateQueries({
-    predicate: (q) => ["zone", "plan", "whatIfs", "progress"].includes(String(q.queryKey[0])),
-  });
-};
+const refresh = () => changed("tree");
 
 async function run(call: () => Promise<unknown>, done?: string, undo?: () => Promise<unknown>) {
   try {
@@ -33,11 +29,11 @@ const at = (id: string) => ({ params: { path: { id } } });
 export function useTree() {
   return useMemo(
     () => ({
-      saveSet: (name: string, set?: SetView) =>
+      saveSet: (draft: SetDraft, set?: SetView) =>
         save(
           set
-            ? ask(api.PUT("/api/sets/{id}", { ...at(set.id), body: { version: set.version, name } }))
-            : ask(api.POST("/api/sets", { body: { name } })),
+            ? ask(api.PUT("/api/sets/{id}", { ...at(set.id), body: { version: set.version, ...draft } }))
+            : ask(api.POST("/api/sets", { body: draft })),
         ),
       copySet: (set: SetView) => run(() => ask(api.POST("/api/sets/{id}/copy", at(set.id)))),
       removeSet: (set: SetView) =>

@@ -1,6 +1,8 @@
+import { queries } from "../../api/queries";
+import { changed, scaleLoaded } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { Material } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, Field, NumberInput, notify } from "../../ui";
@@ -12,13 +14,7 @@ export function DropStep({ material }: { material: Material }) {
   const [grams, setGrams] = useState<number | null>(null);
   const [weighing, setWeighing] = useState(false);
   const [fault, setFault] = useState<string>();
-  const scale = useQuery({
-    queryKey: ["scale"],
-    queryFn: () => ask(api.GET("/api/devices/scale")),
-    enabled: weighing,
-    refetchInterval: 250,
-    staleTime: 0,
-  });
+  const scale = useQuery(queries.scale(weighing));
   async function solve() {
     try {
       const found = await ask(
@@ -33,10 +29,21 @@ export function DropStep({ material }: { material: Material }) {
           body: { version: material.version, material: { ...material.material, dropsPerMl: found.dropsPerMl } },
         }),
       );
-      await queryClient.invalidateQueries();
+      await changed("shelf");
       setFault(undefined);
       setWeighing(false);
       notify(`${number(found.dropsPerMl)} drops of ${material.material.name} make a millilitre.`);
+    } catch (error) {
+      setFault(wording(error));
+    }
+  }
+  // What the scale showed before is no reading of these drops: it is looked at once they are on it.
+  async function drip() {
+    setWeighing(false);
+    try {
+      await ask(api.POST("/api/devices/scale", { body: { materialId: material.id, drops } }));
+      scaleLoaded();
+      setWeighing(true);
     } catch (error) {
       setFault(wording(error));
     }
@@ -85,23 +92,14 @@ export function DropStep({ material }: { material: Material }) {
         </Field>
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <Button
-          onClick={() => {
-            setWeighing(true);
-            void ask(api.POST("/api/devices/scale", { body: { materialId: material.id, drops } })).catch((e) =>
-              setFault(wording(e)),
-            );
-          }}
-        >
-          Drip {drops} on the scale
-        </Button>
+        <Button onClick={() => void drip()}>Drip {drops} on the scale</Button>
         {weighing && scale.data && (
           <>
             <output className="font-semibold" data-testid="scale">
               {scale.data.grams.toFixed(2)} g{scale.data.steady ? "" : " …"}
             </output>
             <Button
-              disabled={!scale.data.steady}
+              disabled={!scale.data.steady || scale.data.grams <= 0}
               onClick={() => {
                 setGrams(scale.data!.grams);
                 setMl(null);

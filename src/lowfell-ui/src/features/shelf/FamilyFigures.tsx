@@ -1,8 +1,30 @@
 import type { MaterialDraft, Swatch } from "../../api/types";
 import { duration, number, thinnerWord } from "../../api/words";
-import { Button, NumberInput } from "../../ui";
+import { Button, Choice, NumberInput } from "../../ui";
 
-const carriers = ["water", "alcohol", "white spirit", "lacquer"];
+type Resistance = Swatch["facts"]["resistance"];
+
+const carriers: { key: keyof Resistance; word: string }[] = [
+  { key: "water", word: "water" },
+  { key: "alcohol", word: "alcohol" },
+  { key: "whiteSpirit", word: "white spirit" },
+  { key: "lacquerThinner", word: "lacquer thinner, cans" },
+];
+const ways = [
+  { key: "mist", word: "as a mist" },
+  { key: "laid", word: "laid on" },
+  { key: "scrubbed", word: "scrubbed" },
+] as const;
+const bears: Record<Resistance["water"]["mist"], string> = {
+  recoatDry: "once recoat-dry",
+  overnight: "after a night",
+  cured: "once cured",
+  note: "barely",
+  riskUntilCured: "at a risk until cured",
+  risk: "at a risk",
+  stop: "never",
+  silent: "always",
+};
 
 interface Props {
   draft: MaterialDraft;
@@ -15,10 +37,10 @@ export function FamilyFigures({ draft, facts, onChange }: Props) {
   const drying = facts.drying;
   const setDrying = (part: Partial<NonNullable<MaterialDraft["drying"]>>) =>
     onChange((d) => ({ ...d, drying: { ...drying, ...part } }));
-  const setResistance = (index: number, value: number) =>
+  const setResistance = (carrier: keyof Resistance, part: Partial<Resistance["water"]>) =>
     onChange((d) => ({
       ...d,
-      resistance: facts.resistance.map((v, i) => (i === index ? value : v)),
+      resistance: { ...facts.resistance, [carrier]: { ...facts.resistance[carrier], ...part } },
     }));
   return (
     <details className="border-t border-line pt-2 text-sm" open={draft.drying || draft.resistance ? true : undefined}>
@@ -58,28 +80,39 @@ export function FamilyFigures({ draft, facts, onChange }: Props) {
           />
         </label>
       </div>
-      <p className="mt-3 mb-1 text-xs text-soft">
-        Resistance, recoat-dry and cured: 0 dissolves, 1 gives when brushed, 2 holds unless scrubbed, 3 holds
-      </p>
-      <div className="grid grid-cols-4 gap-2">
-        {carriers.map((carrier, c) => (
-          <div key={carrier} className="text-xs text-soft">
-            {carrier}
-            <span className="flex gap-1">
-              {[0, 1].map((age) => (
-                <NumberInput
-                  key={age}
-                  label={`Against ${carrier}, ${age === 0 ? "recoat-dry" : "cured"}`}
-                  value={facts.resistance[c * 2 + age] ?? 0}
-                  min={0}
-                  max={3}
-                  onChange={(v) => Number.isInteger(v) && setResistance(c * 2 + age, v)}
-                />
+      <table className="mt-3 w-full text-xs text-soft">
+        <caption className="mb-1 text-left">What its dry film bears</caption>
+        <thead>
+          <tr>
+            <th />
+            {ways.map((w) => (
+              <th key={w.key} className="pb-1 text-left font-normal">
+                {w.word}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {carriers.map((c) => (
+            <tr key={c.key}>
+              <th className="pr-2 text-left font-normal">{c.word}</th>
+              {ways.map((w) => (
+                <td key={w.key} className="p-0.5">
+                  <Choice
+                    label={`Bears ${c.word} ${w.word}`}
+                    value={facts.resistance[c.key][w.key]}
+                    options={(Object.keys(bears) as (keyof typeof bears)[]).map((value) => ({
+                      value,
+                      label: bears[value],
+                    }))}
+                    onChange={(value) => setResistance(c.key, { [w.key]: value })}
+                  />
+                </td>
               ))}
-            </span>
-          </div>
-        ))}
-      </div>
+            </tr>
+          ))}
+        </tbody>
+      </table>
       {(draft.drying || draft.resistance) && (
         <Button className="mt-2" onClick={() => onChange(({ drying: _d, resistance: _r, ...d }) => d)}>
           Back to the family’s figures

@@ -1,6 +1,7 @@
+import { changed } from "../../api/changes";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useRef, useState } from "react";
-import { Problem, queryClient, wording } from "../../api/client";
+import { Problem, wording } from "../../api/client";
 import type { ImportResult, ImportRow } from "../../api/types";
 import { Button, Choice, Chip, Dialog, notify, TextInput, Toggle } from "../../ui";
 
@@ -51,7 +52,7 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
   const bring = () =>
     run(async () => {
       const done = await send<ImportResult>(`/api/shelf/import?duplicates=${duplicates}&leaveOut=${leaveOut}`, file!);
-      await queryClient.invalidateQueries();
+      await changed("shelf", "bottles");
       notify(
         `${done.added} added, ${done.updated} changed, ${done.skipped} left as they were, ${done.bottles} bottles${done.refused ? `, ${done.refused} rows left out` : ""}.`,
       );

@@ -1,8 +1,10 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { Family, Material, MaterialDraft, Sheen } from "../../api/types";
-import { familyWord, sheenWord } from "../../api/words";
+import { familyFacts, familyWord, sheenWord } from "../../api/words";
 import { Button, Choice, ColourInput, Field, isColour, NumberInput, notify, TextInput } from "../../ui";
 import { FamilyFigures } from "./FamilyFigures";
 import { LiveSwatch } from "./LiveSwatch";
@@ -12,13 +14,9 @@ const usual: MaterialDraft = {
   house: "",
   family: "acrylicPaint",
   colour: "#8a7a60",
-  contrastRatio: 0.92,
-  referenceFilmUm: 20,
-  volumeSolids: 0.36,
-  sheen: "matt",
-  undertonePower: 0,
   effect: "plain",
 };
+const usualSheen = "usual";
 const effects = { plain: "plain", metallic: "metallic", fluorescent: "fluorescent" } as const;
 
 interface Props {
@@ -32,21 +30,17 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
   const [draft, setDraft] = useState<MaterialDraft>(material?.material ?? usual);
   const [fault, setFault] = useState<string>();
   const set = (part: Partial<MaterialDraft>) => setDraft((d) => ({ ...d, ...part }));
-  const swatch = useQuery({
-    queryKey: ["swatch", { ...draft, name: "" }, material?.calibrationId],
-    queryFn: ({ signal }) =>
-      ask(
-        api.POST("/api/preview/swatch", {
-          params: { query: { of: material?.calibrationId ? material.id : undefined } },
-          body: { ...draft, name: draft.name || "new" },
-          signal,
-        }),
-      ),
-    enabled: isColour(draft.colour),
-    placeholderData: keepPreviousData,
-    staleTime: Infinity,
-  });
-  const clear = swatch.data?.facts.clear ?? false;
+  // What is left out is its family's.
+  const leave = (key: keyof MaterialDraft) => setDraft(({ [key]: _left, ...d }) => d as MaterialDraft);
+  const swatch = useQuery(
+    queries.swatch(
+      draft,
+      material?.calibrationId ? material : undefined,
+      draft.colour == null || isColour(draft.colour),
+    ),
+  );
+  const clear = familyFacts(draft.family).clear;
+  const facts = swatch.data?.facts;
   const dirty = JSON.stringify(draft) !== JSON.stringify(material?.material ?? usual);
   async function keep() {
     try {
@@ -58,9 +52,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
             }),
           )
         : await ask(api.POST("/api/materials", { body: draft }));
-      await queryClient.invalidateQueries({
-        predicate: (q) => ["materials", "sets", "zone", "preview", "mixes"].includes(String(q.queryKey[0])),
-      });
+      await changed("shelf");
       setFault(undefined);
       setDraft(kept.material);
       onKept(kept.id);
@@ -73,14 +65,14 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
     if (!material) return;
     try {
       await ask(api.DELETE("/api/materials/{id}", { params: { path: { id: material.id } } }));
-      await queryClient.invalidateQueries({ queryKey: ["materials"] });
+      await changed("shelf");
       onGone();
       notify(
         `${material.material.name} is off the shelf.`,
         () =>
-          void ask(api.POST("/api/materials", { body: material.material })).then(() =>
-            queryClient.invalidateQueries({ queryKey: ["materials"] }),
-          ),
+          void ask(api.POST("/api/materials/{id}/restore", { params: { path: { id: material.id } } }))
+            .catch((error) => notify(wording(error)))
+            .then(() => changed("shelf")),
       );
     } catch (error) {
       setFault(wording(error));
@@ -139,17 +131,27 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
             <Choice
               id={id}
               label="Sheen"
-              value={draft.sheen}
-              options={(Object.keys(sheenWord) as Sheen[]).map((value) => ({
-                value,
-                label: sheenWord[value],
-              }))}
-              onChange={(sheen) => set({ sheen })}
+              value={draft.sheen ?? usualSheen}
+              options={[
+                {
+                  value: usualSheen,
+                  label: facts && !draft.sheen ? `${sheenWord[facts.sheen]}, as its kind` : "as its kind",
+                },
+                ...(Object.keys(sheenWord) as Sheen[]).map((value) => ({ value, label: sheenWord[value] })),
+              ]}
+              onChange={(sheen) => (sheen === usualSheen ? leave("sheen") : set({ sheen }))}
             />
           )}
         </Field>
         <Field label="Colour, dry and hiding">
-          {(id) => <ColourInput id={id} label="colour" value={draft.colour} onChange={(colour) => set({ colour })} />}
+          {(id) => (
+            <ColourInput
+              id={id}
+              label="colour"
+              value={draft.colour ?? facts?.colour ?? ""}
+              onChange={(colour) => set({ colour })}
+            />
+          )}
         </Field>
         <Field label="Effect">
           {(id) => (
@@ -171,7 +173,9 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
               {(id) => (
                 <NumberInput
                   id={id}
-                  value={draft.contrastRatio}
+                  value={draft.contrastRatio ?? null}
+                  usual={facts?.contrastRatio}
+                  onEmpty={() => leave("contrastRatio")}
                   min={0.03}
                   max={0.9999}
                   onChange={(contrastRatio) => set({ contrastRatio })}
@@ -182,7 +186,9 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
               {(id) => (
                 <NumberInput
                   id={id}
-                  value={draft.referenceFilmUm}
+                  value={draft.referenceFilmUm ?? null}
+                  usual={facts?.referenceFilmUm}
+                  onEmpty={() => leave("referenceFilmUm")}
                   min={1}
                   max={500}
                   unit="µm"
@@ -194,7 +200,9 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
               {(id) => (
                 <NumberInput
                   id={id}
-                  value={draft.undertonePower}
+                  value={draft.undertonePower ?? null}
+                  usual={facts?.undertonePower}
+                  onEmpty={() => leave("undertonePower")}
                   min={0}
                   max={1}
                   onChange={(undertonePower) => set({ undertonePower })}
@@ -207,25 +215,25 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
           {(id) => (
             <NumberInput
               id={id}
-              value={draft.volumeSolids}
+              value={draft.volumeSolids ?? null}
+              usual={facts?.volumeSolids}
+              onEmpty={() => leave("volumeSolids")}
               min={0.01}
               max={1}
               onChange={(volumeSolids) => set({ volumeSolids })}
             />
           )}
         </Field>
-        <Field
-          label="Drops to the ml"
-          hint={draft.dropsPerMl ? "measured" : `${swatch.data?.facts.dropsPerMl ?? "…"} by family`}
-        >
+        <Field label="Drops to the ml" hint={draft.dropsPerMl ? "measured" : undefined}>
           {(id) => (
             <NumberInput
               id={id}
               value={draft.dropsPerMl ?? null}
+              usual={facts?.dropsPerMl}
               min={2}
               max={200}
               onChange={(dropsPerMl) => set({ dropsPerMl })}
-              onEmpty={() => setDraft(({ dropsPerMl: _drops, ...d }) => d)}
+              onEmpty={() => leave("dropsPerMl")}
             />
           )}
         </Field>
@@ -238,7 +246,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
               max={10000}
               unit="ml"
               onChange={(lowStockMl) => set({ lowStockMl })}
-              onEmpty={() => setDraft(({ lowStockMl: _low, ...d }) => d)}
+              onEmpty={() => leave("lowStockMl")}
             />
           )}
         </Field>

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { familyFacts } from "../../api/words";
 import type { Material } from "../../api/types";
 import { Tabs } from "../../ui";
 import { MaterialEditor } from "./MaterialEditor";
@@ -18,7 +19,7 @@ type View = "figures" | "stock" | "stripe" | "standIns";
 export function MaterialPane({ material, onKept, onGone }: Props) {
   const [view, setView] = useState<View>("figures");
   if (!material) return <MaterialEditor onKept={onKept} onGone={onGone} />;
-  const stripes = !material.facts.clear && material.material.effect !== "metallic";
+  const stripes = !familyFacts(material.material.family).clear && material.material.effect !== "metallic";
   return (
     <Tabs<View>
       label={material.material.name}

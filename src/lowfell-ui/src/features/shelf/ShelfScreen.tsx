@@ -1,11 +1,12 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Files, Plus } from "lucide-react";
 import { useRef, useState } from "react";
-import { api, ask, wording } from "../../api/client";
+import { wording } from "../../api/client";
 import type { Family, Material } from "../../api/types";
-import { familyWord, number, sheenWord } from "../../api/words";
-import { Button, Choice, isColour, Menu, TextInput, Toggle } from "../../ui";
+import { familyFacts, familyWord, number, sheenWord } from "../../api/words";
+import { Button, Choice, Failed, isColour, Menu, TextInput, Toggle } from "../../ui";
 import { ImportDialog } from "./ImportDialog";
 import { MaterialPane } from "./MaterialPane";
 
@@ -13,27 +14,15 @@ const rowHeight = 41;
 
 /** Every bottle, with the colour it truly gives and what is left of it. */
 export function ShelfScreen() {
-  const materials = useQuery({
-    queryKey: ["materials"],
-    queryFn: () => ask(api.GET("/api/materials")),
-  });
+  const materials = useQuery(queries.materials());
   const [text, setText] = useState("");
   const [family, setFamily] = useState<Family | "all">("all");
   const [low, setLow] = useState(false);
   const [near, setNear] = useState("");
   const [open, setOpen] = useState<string | null>(null);
   const [importing, setImporting] = useState(false);
-  const nearness = useQuery({
-    queryKey: ["near", near],
-    queryFn: ({ signal }) => ask(api.GET("/api/materials/near", { params: { query: { colour: near } }, signal })),
-    enabled: isColour(near),
-  });
-  if (materials.isError)
-    return (
-      <p role="alert" className="p-6">
-        {wording(materials.error)}
-      </p>
-    );
+  const nearness = useQuery(queries.near(near, isColour(near)));
+  if (materials.isError) return <Failed why={wording(materials.error)} onAgain={() => void materials.refetch()} />;
   if (!materials.data) return <p className="p-6 text-soft">Opening the shelf…</p>;
   const off = new Map((isColour(near) ? nearness.data : undefined)?.map((n) => [n.id, n.deltaE]));
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
@@ -170,8 +159,8 @@ function Rows({ shown, off, current, onOpen }: RowsProps) {
               >
                 <span className="rounded bg-swatch p-1">
                   <span
-                    className={`block h-6 rounded-sm ${m.facts.clear ? "barrier-band" : ""}`}
-                    style={{ backgroundColor: m.material.colour }}
+                    className={`block h-6 rounded-sm ${familyFacts(m.material.family).clear ? "barrier-band" : ""}`}
+                    style={{ backgroundColor: m.facts.colour }}
                   />
                 </span>
                 <span className="truncate" title={`${m.material.name}, ${m.material.house}`}>
@@ -180,7 +169,7 @@ function Rows({ shown, off, current, onOpen }: RowsProps) {
                 </span>
                 <span className="truncate">{familyWord[m.material.family]}</span>
                 <span className="truncate">
-                  {sheenWord[m.material.sheen]}
+                  {sheenWord[m.facts.sheen]}
                   {m.material.effect !== "plain" && `, ${m.material.effect}`}
                 </span>
                 <span className="truncate text-right">

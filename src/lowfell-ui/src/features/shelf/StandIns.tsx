@@ -1,23 +1,16 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
-import { api, ask, wording } from "../../api/client";
+import { wording } from "../../api/client";
 import type { Material } from "../../api/types";
-import { number } from "../../api/words";
-import { Chip } from "../../ui";
+import { familyFacts, number } from "../../api/words";
+import { Chip, Failed } from "../../ui";
 
 /** What could stand in, judged by the finished zones rather than by the swatch. */
 export function StandIns({ material }: { material: Material }) {
-  const found = useQuery({
-    queryKey: ["standIns", material.id, material.version],
-    queryFn: () => ask(api.GET("/api/materials/{id}/substitutes", { params: { path: { id: material.id } } })),
-    staleTime: 0,
-  });
-  if (found.isError)
-    return (
-      <p role="alert" className="p-4 text-sm">
-        {wording(found.error)}
-      </p>
-    );
-  if (!found.data) return <p className="p-4 text-sm text-soft">Trying every {material.facts.familyWord}…</p>;
+  const found = useQuery(queries.standIns(material));
+  if (found.isError) return <Failed why={wording(found.error)} onAgain={() => void found.refetch()} />;
+  if (!found.data)
+    return <p className="p-4 text-sm text-soft">Trying every {familyFacts(material.material.family).word}…</p>;
   if (found.data.stacks === 0)
     return (
       <p className="p-4 text-sm text-soft">
@@ -25,7 +18,11 @@ export function StandIns({ material }: { material: Material }) {
       </p>
     );
   if (found.data.items.length === 0)
-    return <p className="p-4 text-sm text-soft">There is no other {material.facts.familyWord} on the shelf.</p>;
+    return (
+      <p className="p-4 text-sm text-soft">
+        There is no other {familyFacts(material.material.family).word} on the shelf.
+      </p>
+    );
   return (
     <div className="p-4 text-sm" data-testid="stand-ins">
       <p className="mb-2 text-soft">
@@ -35,7 +32,7 @@ export function StandIns({ material }: { material: Material }) {
       <ul>
         {found.data.items.map((s) => (
           <li key={s.materialId} className="grid grid-cols-[3.4rem_minmax(0,1fr)_auto] items-center gap-2 py-1.5">
-            <Chip colour={[material.material.colour, s.colour]} title="swatch of this, and of the stand-in" />
+            <Chip colour={[material.facts.colour, s.colour]} title="swatch of this, and of the stand-in" />
             <span className="min-w-0">
               <span className="block truncate font-semibold">{s.name}</span>
               <span className="block truncate text-xs text-soft">

@@ -1,13 +1,11 @@
+import { changed } from "../../api/changes";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { Bottle, BottleDraft, Material } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, Field, IconButton, NumberInput, notify, TextInput } from "../../ui";
 import { DropStep } from "./DropStep";
-
-const refresh = () =>
-  queryClient.invalidateQueries({ predicate: (q) => ["materials", "amounts"].includes(String(q.queryKey[0])) });
 
 /** Bottles of a material, and how large its drops are. */
 export function Stock({ material }: { material: Material }) {
@@ -19,7 +17,7 @@ export function Stock({ material }: { material: Material }) {
     } catch (error) {
       setFault(wording(error));
     }
-    await refresh();
+    await changed("bottles");
   }
   const add = (bottle: BottleDraft) =>
     run(() => ask(api.POST("/api/materials/{id}/bottles", { params: { path: { id: material.id } }, body: bottle })));

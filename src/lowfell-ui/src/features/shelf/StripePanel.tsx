@@ -1,6 +1,8 @@
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, ask, Problem, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { Material, Stripe, StripeDraft } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, Chip, ColourInput, Field, isColour, NumberInput, notify } from "../../ui";
@@ -25,23 +27,13 @@ export function StripePanel({ material }: { material: Material }) {
   });
   const [fault, setFault] = useState<string>();
   const reader = useReader((spot, colour) => setDraft((d) => ({ ...d, [spot]: colour })));
-  const kept = useQuery({
-    queryKey: ["calibrations", material.id, material.calibrationId],
-    queryFn: () => ask(api.GET("/api/materials/{id}/calibrations", { params: { path: { id: material.id } } })),
-    staleTime: 0,
-  });
+  const kept = useQuery(queries.calibrations(material));
   const whole = spots.every(({ spot }) => isColour(draft[spot]));
-  const solved = useQuery({
-    queryKey: ["stripe", material.id, material.version, draft],
-    queryFn: ({ signal }) =>
-      ask(api.POST("/api/materials/{id}/stripe", { params: { path: { id: material.id } }, body: draft, signal })),
-    enabled: whole,
-    retry: (count, error) => error instanceof Problem && error.passing && count < 5,
-  });
+  const solved = useQuery(queries.stripe(material, draft, whole));
   async function run(call: () => Promise<unknown>, done: string) {
     try {
       await call();
-      await queryClient.invalidateQueries();
+      await changed("shelf");
       setFault(undefined);
       notify(done);
     } catch (error) {
@@ -133,7 +125,7 @@ export function StripePanel({ material }: { material: Material }) {
         <h3 className="mb-1 font-semibold">In force</h3>
         <ul className="flex flex-col gap-1">
           <li className="flex items-center gap-2">
-            <Chip colour={material.material.colour} />
+            <Chip colour={material.facts.colour} />
             <span className="flex-1">The declared swatch</span>
             {material.calibrationId ? (
               <Button onClick={() => choose()}>Go back to it</Button>

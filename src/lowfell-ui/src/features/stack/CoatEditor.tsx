@@ -1,5 +1,5 @@
 import type { Coat, Material, Mix, Schools, Stratum, Technique, ZonePage } from "../../api/types";
-import { techniqueGroups, techniqueWord } from "../../api/words";
+import { techniqueFacts, techniqueGroups, techniqueWord } from "../../api/words";
 import { Choice, Field, NumberInput, Toggle } from "../../ui";
 import { Cautions } from "./Cautions";
 import { CoatColours } from "./CoatColours";
@@ -7,8 +7,9 @@ import { ColourHelp } from "./ColourHelp";
 import { DilutionEditor } from "./DilutionEditor";
 import { OwnHand } from "./OwnHand";
 import { PaintPicker } from "./PaintPicker";
-import { change } from "./stackEdits";
-import { drying } from "./drying";
+import { MarksEditor } from "./MarksEditor";
+import { change, withTechnique } from "./stackEdits";
+import { WaitEditor } from "./WaitEditor";
 import type { useStackEditor } from "./useStackEditor";
 
 interface Props {
@@ -24,10 +25,6 @@ interface Props {
   editor: ReturnType<typeof useStackEditor>;
 }
 
-const techniques = techniqueGroups.flatMap((g) =>
-  g.items.map((value) => ({ value, label: techniqueWord[value], group: g.label })),
-);
-
 /** One coat: what goes on, how, and what comes of it. */
 export function CoatEditor({
   page,
@@ -41,16 +38,20 @@ export function CoatEditor({
   mixes,
   editor,
 }: Props) {
+  const techniques = techniqueGroups.flatMap((g) =>
+    g.items.map((value) => ({ value, label: techniqueWord[value], group: g.label })),
+  );
+  const { needsMaterial } = techniqueFacts(coat.technique);
   const patch = (part: Partial<Coat>) => editor.edit(change(coats, coat.id, part));
   const patchField = (field: string, part: Partial<Coat>) =>
     editor.editField(change(coats, coat.id, part), coat.id + field);
-  const setTechnique = (technique: Technique) => {
-    const { materialId, mixId, ...bare } = coat;
-    const paint = technique === "openChips" ? {} : { materialId, mixId };
-    const fallback = technique !== "openChips" && !materialId && !mixId ? { materialId: materials[0]?.id } : {};
-    const neat = technique === "sprayCan" ? { paintFraction: 1 } : {};
-    editor.edit(coats.map((c) => (c.id === coat.id ? { ...bare, ...paint, ...fallback, ...neat, technique } : c)));
-  };
+  const patchCoat = (field: string, apply: (coat: Coat) => Coat) =>
+    editor.editField(
+      coats.map((c) => (c.id === coat.id ? apply(c) : c)),
+      coat.id + field,
+    );
+  const setTechnique = (technique: Technique) =>
+    editor.edit(coats.map((c) => (c.id === coat.id ? withTechnique(c, technique, materials) : c)));
   return (
     <div className="flex flex-col gap-4 p-4">
       <h2 className="font-semibold">
@@ -75,7 +76,7 @@ export function CoatEditor({
           )}
         </Field>
       </div>
-      {coat.technique !== "openChips" && (
+      {needsMaterial && (
         <>
           <PaintPicker
             coat={coat}
@@ -94,18 +95,9 @@ export function CoatEditor({
         </>
       )}
       {stratum?.cautions && <Cautions cautions={stratum.cautions} note={cautionNote} />}
+      <WaitEditor coat={coat} first={index === 0} stratum={stratum} air={page.zone.air} onChange={patchCoat} />
+      <MarksEditor page={page} coat={coat} onChange={patchCoat} />
       <div className="flex flex-col gap-1 border-t border-line pt-3">
-        <Toggle
-          label="Wait until what is below has cured"
-          checked={coat.wait === "cured"}
-          onChange={(on) => patch({ wait: on ? "cured" : "recoatDry" })}
-        />
-        <Toggle
-          label="Hurried with warm air"
-          hint={stratum && coat.technique !== "openChips" ? drying(stratum, page.zone.air) : undefined}
-          checked={coat.hurried}
-          onChange={(hurried) => patch({ hurried })}
-        />
         <Toggle label="Optional coat" checked={coat.optional} onChange={(optional) => patch({ optional })} />
         <Toggle label="Skipped" checked={coat.skipped} onChange={(skipped) => patch({ skipped })} />
       </div>

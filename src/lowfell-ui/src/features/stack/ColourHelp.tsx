@@ -1,9 +1,10 @@
+import { queries } from "../../api/queries";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { wording } from "../../api/client";
 import type { Coat, Schools, ZonePage } from "../../api/types";
 import { number } from "../../api/words";
 import { Button } from "../../ui";
-import { useHelp } from "./queries";
 
 interface Props {
   page: ZonePage;
@@ -26,7 +27,7 @@ export function ColourHelp(props: Props) {
 const passes = (n: number | undefined) => (n === undefined ? "" : n > 12 ? "over 12" : String(n));
 
 function Answers({ page, schools, coats, coat, onApply }: Props) {
-  const help = useHelp(page.zone, coats, schools, coat.id);
+  const help = useQuery(queries.help(page.zone, coats, schools, coat.id));
   if (help.isError) return <p className="text-sm text-stop">{wording(help.error)}</p>;
   if (!help.data) return <p className="text-sm text-soft">Working it out…</p>;
   const { passesToCover, baseHex, baseLeft, reachable, nearest } = help.data;

@@ -9,11 +9,11 @@ import {
 } from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { Copy, Layers, Plus, SkipForward, Trash2 } from "lucide-react";
-import type { Coat, Finding, Preview } from "../../api/types";
+import type { Coat, Preview } from "../../api/types";
 import { substrateWord } from "../../api/words";
 import { Button, IconButton } from "../../ui";
 import type { PaintNames } from "./names";
-import { StratumRow } from "./StratumRow";
+import { type MarkedFinding, StratumRow } from "./StratumRow";
 
 export interface StackActions {
   select: (index: number) => void;
@@ -28,12 +28,12 @@ interface Props {
   coats: Coat[];
   names: PaintNames;
   preview: Preview | undefined;
-  findings: Finding[];
+  findings: MarkedFinding[];
   selected: string | undefined;
-  shown: Finding | null;
+  shown: MarkedFinding | null;
   substrate: string;
   actions: StackActions;
-  onFinding: (finding: Finding) => void;
+  onFinding: (finding: MarkedFinding) => void;
 }
 
 /** The zone's stack as a core drilled through it: the substrate at the foot, the last coat on top. */

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Coat, CoatMix, DilutionForm, Thinner } from "../../api/types";
-import { dilutionFormWord, number, takesThinner, thinnerWord } from "../../api/words";
+import { dilutionFormWord, millilitres, number, takesThinner, thinnerWord } from "../../api/words";
 import { Choice, Field, NumberInput } from "../../ui";
 import { paintFractionOf } from "./stackEdits";
 
@@ -20,7 +20,12 @@ export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
   if (!takesThinner(coat.technique)) {
     return (
       <p className="text-sm text-soft" data-testid="mix">
-        As it comes. {amount} <strong className="font-semibold text-ink">{number(mix?.totalMl ?? 0)} ml</strong>.
+        As it comes.{" "}
+        {mix && mix.totalMl > 0 && (
+          <>
+            {amount} <strong className="font-semibold text-ink">{millilitres(mix.totalMl)}</strong>.
+          </>
+        )}
       </p>
     );
   }
@@ -94,7 +99,7 @@ export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
             </p>
           )}
           <p>
-            {amount} <strong className="font-semibold text-ink">{number(mix.totalMl)} ml</strong>
+            {amount} <strong className="font-semibold text-ink">{millilitres(mix.totalMl)}</strong>
             {mix.thinnerMl > 0 && `: ${number(mix.paintMl)} paint, ${number(mix.thinnerMl)} thinner`}
           </p>
         </div>

@@ -2,6 +2,7 @@ import { ChevronDown } from "lucide-react";
 import { type KeyboardEvent, useMemo, useState } from "react";
 import type { Coat, Material, Mix } from "../../api/types";
 import { familyWord } from "../../api/words";
+import { withMaterial } from "./stackEdits";
 import { Field, Popover, TextInput } from "../../ui";
 
 interface Props {
@@ -122,15 +123,8 @@ function paintRows(materials: Material[], mixes: Mix[]): Row[] {
       id: m.id,
       name: m.material.name,
       kind: familyWord[m.material.family],
-      colour: m.material.colour,
-      apply: (c: Coat): Coat => {
-        const takes = m.facts.thinners.includes(c.thinner);
-        return {
-          ...clean(c),
-          materialId: m.id,
-          thinner: takes ? c.thinner : (m.facts.thinners[0] ?? c.thinner),
-        };
-      },
+      colour: m.facts.colour,
+      apply: (c: Coat) => withMaterial(c, m, materials),
     })),
   ];
 }

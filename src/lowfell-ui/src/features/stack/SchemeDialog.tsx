@@ -1,5 +1,6 @@
+import { changed } from "../../api/changes";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { ZonePage } from "../../api/types";
 import { Button, Dialog, Field, notify, TextInput } from "../../ui";
 
@@ -10,8 +11,7 @@ export function SchemeDialog({ open, page, onClose }: { open: boolean; page: Zon
   async function run(call: () => Promise<unknown>, done: string) {
     try {
       await call();
-      await queryClient.invalidateQueries({ queryKey: ["zone", page.id] });
-      void queryClient.invalidateQueries({ queryKey: ["sets"] });
+      await changed("tree");
       notify(done);
       onClose();
     } catch (error) {

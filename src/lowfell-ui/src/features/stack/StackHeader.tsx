@@ -1,20 +1,20 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, ask } from "../../api/client";
 import type { ZonePage } from "../../api/types";
 import { area, substrateWord } from "../../api/words";
 import { Choice, IconButton } from "../../ui";
 import { SchemeDialog } from "./SchemeDialog";
-import { zoneOptions } from "../sets/zoneOptions";
+import { zoneOptions } from "../../craft/zoneOptions";
 import type { SaveState, useStackEditor } from "./useStackEditor";
 
 /** Where the painter is, what the change touches, and whether it is kept. */
 export function StackHeader({ page, editor }: { page: ZonePage; editor: ReturnType<typeof useStackEditor> }) {
   const [scheme, setScheme] = useState(false);
   const navigate = useNavigate();
-  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
+  const sets = useQuery(queries.sets());
   const options = zoneOptions(sets.data);
   const others = page.scheme.uses.length - 1;
   return (

@@ -1,23 +1,23 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams } from "react-router";
-import { api, ask, Problem, wording } from "../../api/client";
+import { Problem, wording } from "../../api/client";
 import type { Bench, Material, Mix, ZonePage } from "../../api/types";
-import { lastZoneKey } from "../../app/routes";
-import { useMaterials, useMixes, useZonePage } from "./queries";
+import { lastZoneKey } from "../../craft/lastZone";
 import { StackWork } from "./StackWork";
 
 export function StackScreen() {
   const { zoneId = "" } = useParams();
-  const page = useZonePage(zoneId);
-  const materials = useMaterials();
-  const mixes = useMixes();
-  const bench = useQuery({ queryKey: ["bench"], queryFn: () => ask(api.GET("/api/bench")) });
+  const page = useQuery(queries.zone(zoneId));
+  const materials = useQuery(queries.materials());
+  const mixes = useQuery(queries.mixes());
+  const bench = useQuery(queries.bench());
   useEffect(() => {
     if (page.data) localStorage.setItem(lastZoneKey, page.data.id);
   }, [page.data]);
   if (page.isError) {
-    const gone = page.error instanceof Problem && page.error.status === 404;
+    const gone = page.error instanceof Problem && page.error.code === "gone";
     return (
       <div className="mx-auto max-w-md p-10 text-center">
         <h1 className="mb-2 text-xl font-semibold">{gone ? "This zone is gone" : "The stack can't be opened"}</h1>

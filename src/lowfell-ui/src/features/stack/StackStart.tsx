@@ -1,11 +1,11 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { Link, Navigate } from "react-router";
-import { api, ask } from "../../api/client";
-import { lastZoneKey } from "../../app/routes";
+import { lastZoneKey } from "../../craft/lastZone";
 
 /** The stack opens where it was open last, else on the first zone there is. */
 export function StackStart() {
-  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
+  const sets = useQuery(queries.sets());
   if (!sets.data) return <p className="p-6 text-soft">Opening…</p>;
   const zones = sets.data.flatMap((s) => s.pieces).flatMap((p) => p.zones);
   const kept = localStorage.getItem(lastZoneKey);

@@ -1,15 +1,20 @@
+import { queries } from "../../api/queries";
+import { useQuery } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
-import { wording } from "../../api/client";
-import type { Finding, Material, Mix, Schools, ZonePage } from "../../api/types";
+import { wording, queryClient } from "../../api/client";
+import type { Coat, Finding, Material, Mend, Mix, Schools, ZonePage } from "../../api/types";
 import { notify } from "../../ui";
 import { CoatEditor } from "./CoatEditor";
 import { ConflictDialog } from "./ConflictDialog";
 import { CoreSample } from "./CoreSample";
 import { FindingsList } from "./FindingsList";
 import { paintNames } from "./names";
-import { mendStack, usePreview } from "./queries";
+import { PieceFindings } from "./PieceFindings";
+import { MendAllDialog } from "./MendAllDialog";
+import { usePieceJudgement } from "./usePieceJudgement";
 import { StackHeader } from "./StackHeader";
-import { barrierMaterial, coatOf, duplicate, insertAt, move, remove } from "./stackEdits";
+import { coatOf } from "../../craft/coatOf";
+import { barrierMaterial, duplicate, insertAt, move, remove, withKnown } from "./stackEdits";
 import { useStackEditor } from "./useStackEditor";
 import { useStackKeys } from "./useStackKeys";
 import { Verdict } from "./Verdict";
@@ -21,11 +26,14 @@ interface Props {
   schools: Schools;
 }
 
+type Knowable = Pick<Finding, "rule" | "coatId" | "mark"> & { aspect?: string };
+
 /** The stack being worked on: the core sample, the coat that is selected, and what the rules find. */
 export function StackWork({ page, materials, mixes, schools }: Props) {
   const editor = useStackEditor(page.scheme);
   const { coats, edit } = editor;
-  const preview = usePreview(page.zone, coats, schools);
+  const preview = useQuery(queries.preview(page.zone, coats, schools));
+  const judgement = usePieceJudgement(page, coats, schools);
   const names = useMemo(() => paintNames(materials, mixes), [materials, mixes]);
   const [wanted, setWanted] = useState<string | null>(null);
   const selected = coats.find((c) => c.id === wanted) ?? coats.at(-1);
@@ -34,6 +42,18 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
     () => (preview.data?.findings ?? []).filter((f) => coats.some((c) => c.id === f.coatId)),
     [preview.data, coats],
   );
+  // What is found over the piece is marked on its coat too.
+  const marked = useMemo(
+    () => [
+      ...findings.filter((f) => f.rests == null),
+      ...(judgement.data?.findings ?? [])
+        .filter((f) => f.zoneId === page.id && f.rests == null)
+        .map((f) => ({ ...f, gap: coats.findIndex((c) => c.id === f.coatId) }))
+        .filter((f) => f.gap >= 0),
+    ],
+    [findings, judgement.data, coats, page.id],
+  );
+  const [mendingAll, setMendingAll] = useState(false);
   const [focus, setFocus] = useState<Finding | null>(null);
   const shown =
     findings.find((f) => focus && f.rule === focus.rule && f.aspect === focus.aspect && f.coatId === focus.coatId) ??
@@ -48,7 +68,7 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
           materials.find((m) => m.id === selected?.materialId && m.material.family === "acrylicPaint") ??
           materials.find((m) => m.material.family === "acrylicPaint") ??
           materials[0];
-        const coat = barrier ? coatOf("varnish", varnish) : coatOf("baseCoat", paint, 0.75);
+        const coat = barrier ? coatOf("varnish", varnish) : coatOf("baseCoat", paint);
         if (!coat.materialId)
           return notify(barrier ? "There is no varnish on the shelf." : "There is no paint on the shelf yet.");
         edit(insertAt(coats, index + 1, coat));
@@ -73,29 +93,33 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
     [coats, edit, index, materials, selected],
   );
 
-  const mend = useCallback(
-    async (finding: Finding, mendId: string) => {
-      try {
-        const answer = await mendStack(page.zone, coats, schools, finding.rule, finding.coatId, mendId);
-        edit(answer.coats);
-        const added = answer.coats.find((c) => !coats.some((old) => old.id === c.id));
-        if (added) setWanted(added.id);
-        notify(`Mended: ${finding.mends.find((m) => m.id === mendId)?.label ?? mendId}`, editor.undo);
-      } catch (error) {
-        notify(wording(error));
-      }
+  const take = useCallback(
+    (next: Coat[], said: string) => {
+      edit(next);
+      const added = next.find((c) => !coats.some((old) => old.id === c.id));
+      if (added) setWanted(added.id);
+      notify(said, editor.undo);
     },
-    [coats, edit, editor.undo, page.zone, schools],
+    [coats, edit, editor.undo],
   );
+  const mend = useCallback((_: Finding, chosen: Mend) => take(chosen.coats, `Mended: ${chosen.label}`), [take]);
+  const mends = useQuery(queries.mends(page.zone, coats, schools, shown && shown.rests == null ? shown : null));
 
-  const mendFirst = useCallback(() => {
-    const finding =
-      shown ??
-      findings.find((f) => f.coatId === selected?.id && f.mends.length > 0) ??
-      findings.find((f) => f.mends.length > 0);
-    if (finding?.mends[0]) void mend(finding, finding.mends[0].id);
-    else notify("There is nothing to mend.");
-  }, [findings, mend, selected, shown]);
+  const mendFirst = useCallback(async () => {
+    const speaking = findings.filter((f) => f.rests == null);
+    const finding = shown ?? speaking.find((f) => f.coatId === selected?.id) ?? speaking[0];
+    try {
+      const first =
+        finding && (await queryClient.fetchQuery(queries.mends(page.zone, coats, schools, finding))).mends[0];
+      if (first) mend(finding, first);
+      else notify("There is nothing to mend.");
+    } catch (error) {
+      notify(wording(error));
+    }
+  }, [coats, findings, mend, page.zone, schools, selected, shown]);
+
+  const know = (known: Knowable[], reason: string | null) =>
+    edit(known.reduce((all, f) => withKnown(all, { aspect: "", ...f }, reason), coats));
 
   useStackKeys({
     ...actions,
@@ -103,11 +127,12 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
     count: coats.length,
     undo: editor.undo,
     redo: editor.redo,
-    mend: mendFirst,
+    mend: () => void mendFirst(),
+    mendAll: () => setMendingAll(true),
   });
-  const showFinding = (finding: Finding) => {
+  const showFinding = (finding: Finding | null, coatId = finding?.coatId) => {
     setFocus(finding);
-    setWanted(finding.coatId);
+    if (coatId) setWanted(coatId);
   };
 
   return (
@@ -121,16 +146,16 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
               coats={coats}
               names={names}
               preview={preview.data}
-              findings={findings}
+              findings={marked}
               selected={selected?.id}
               shown={shown}
               substrate={page.piece.substrate}
               actions={actions}
-              onFinding={showFinding}
+              onFinding={(f) => showFinding(findings.find((own) => own === f) ?? null, f.coatId)}
             />
           )}
         </section>
-        <section aria-label="Coat" className="min-h-0 overflow-y-auto rounded-lg border border-line bg-panel">
+        <section aria-label="Coat" className="relative min-h-0 overflow-y-auto rounded-lg border border-line bg-panel">
           {selected && preview.isPending ? (
             <p className="p-5 text-soft">Mixing…</p>
           ) : selected ? (
@@ -156,12 +181,37 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
         <FindingsList
           findings={findings}
           shown={shown}
+          pending={preview.isPending}
           failed={preview.isError ? wording(preview.error) : null}
           coats={coats}
-          onShow={showFinding}
-          onMend={(f, m) => void mend(f, m)}
-        />
+          onShow={(f) => showFinding(f)}
+          mends={mends.data?.mends}
+          mendsFailed={mends.isError ? wording(mends.error) : null}
+          onMend={mend}
+          onMendAll={() => setMendingAll(true)}
+          onKnow={(f, reason) => know([f], reason)}
+        >
+          <PieceFindings
+            page={page}
+            judgement={preview.data && judgement.data}
+            onShow={(f) => setWanted(f.coatId)}
+            onKnow={know}
+          />
+        </FindingsList>
       </div>
+      {mendingAll && (
+        <MendAllDialog
+          page={page}
+          coats={coats}
+          schools={schools}
+          names={names}
+          onClose={() => setMendingAll(false)}
+          onTake={(mended) => {
+            setMendingAll(false);
+            take(mended.coats, "Mended all.");
+          }}
+        />
+      )}
       {editor.save.kind === "conflict" && (
         <ConflictDialog theirs={editor.save.theirs} mine={coats} names={names} onSettle={editor.settle} />
       )}

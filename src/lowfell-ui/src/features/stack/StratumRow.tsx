@@ -1,8 +1,10 @@
 import { useSortable } from "@dnd-kit/sortable";
+import { Hourglass } from "lucide-react";
 import type { Coat, Finding, Stratum } from "../../api/types";
 import { number, takesThinner, techniqueWord } from "../../api/words";
 import { SeverityMark } from "../../ui";
 import { type PaintNames, paintOf } from "./names";
+import { hurries, waitLine, waitMark } from "./waits";
 
 interface Props {
   coat: Coat;
@@ -11,12 +13,15 @@ interface Props {
   stratum: Stratum | undefined;
   names: PaintNames;
   selected: boolean;
-  findings: Finding[];
-  above: Finding[];
-  shown: Finding | null;
+  findings: MarkedFinding[];
+  above: MarkedFinding[];
+  shown: MarkedFinding | null;
   onSelect: () => void;
-  onFinding: (finding: Finding) => void;
+  onFinding: (finding: MarkedFinding) => void;
 }
+
+/** What a mark in the core sample says and leads to: a finding of the stack, or of the whole piece. */
+export type MarkedFinding = Pick<Finding, "severity" | "what" | "coatId" | "gap">;
 
 /** Film is drawn to a compressed scale: ten times the film is 7 px more. */
 const heightPx = (filmUm: number) => Math.round(25 + 7 * Math.log10(1 + filmUm));
@@ -36,6 +41,7 @@ export function StratumRow({
 }: Props) {
   const sortable = useSortable({ id: coat.id });
   const paint = paintOf(coat, names);
+  const waits = waitMark(stratum?.wait);
   const film = stratum ? Math.max(stratum.recess.filmUm, stratum.face.filmUm, stratum.edge.filmUm) : 0;
   const place = sortable.transform ? `translate3d(0, ${Math.round(sortable.transform.y)}px, 0)` : undefined;
   return (
@@ -81,7 +87,15 @@ export function StratumRow({
         </span>
         <span className="ml-auto flex shrink-0 items-center gap-2 text-xs text-soft">
           {coat.optional && <span>optional</span>}
-          {coat.wait === "cured" && <span title="What is below has to cure first">after cure</span>}
+          {!coat.skipped && waits && (
+            <span
+              title={`Waits ${waitLine(stratum?.wait) ?? ""}`}
+              className={`inline-flex items-center gap-0.5 ${hurries(stratum?.wait) ? "font-semibold text-risk" : ""}`}
+            >
+              <Hourglass size={11} aria-hidden />
+              {waits}
+            </span>
+          )}
           {coat.hurried && <span>warm air</span>}
           {stratum?.mix && coat.paintFraction < 1 && takesThinner(coat.technique) && (
             <span title="Paint to thinner">
@@ -100,9 +114,9 @@ function Marks({
   onFinding,
   place,
 }: {
-  findings: Finding[];
-  shown: Finding | null;
-  onFinding: (f: Finding) => void;
+  findings: MarkedFinding[];
+  shown: MarkedFinding | null;
+  onFinding: (f: MarkedFinding) => void;
   place: string;
 }) {
   const worst = findings[0]!;

@@ -1,6 +1,7 @@
 import type { Finding, HeightColour, Preview, Severity, ZonePage } from "../../api/types";
 import { number } from "../../api/words";
 import { SeverityMark } from "../../ui";
+import { Elevations } from "./Elevations";
 
 interface Props {
   page: ZonePage;
@@ -13,7 +14,7 @@ interface Props {
 export function Verdict({ page, preview, findings, empty }: Props) {
   const top = preview ? (preview.strata.at(-1) ?? preview.substrate) : undefined;
   const off = top?.face.deTarget ?? undefined;
-  const count = (severity: Severity) => findings.filter((f) => f.severity === severity).length;
+  const count = (severity: Severity) => findings.filter((f) => f.severity === severity && f.rests == null).length;
   const said: [Severity, string][] = [
     ["stop", count("stop") === 1 ? "1 stop" : `${count("stop")} stops`],
     ["risk", count("risk") === 1 ? "1 risk" : `${count("risk")} risks`],
@@ -21,15 +22,17 @@ export function Verdict({ page, preview, findings, empty }: Props) {
   ];
   const any = said.filter(([severity]) => count(severity) > 0);
   return (
-    <div className="flex min-h-21 items-center gap-4 border-b border-line px-3 py-2">
+    <div className="flex min-h-27 items-center gap-4 border-b border-line px-3 py-2">
       <div className="flex shrink-0 rounded bg-swatch p-1.5" data-testid="finished">
-        {top && (
-          <>
-            <Finished label="Recess" colour={top.recess} />
-            <Finished label="Face" colour={top.face} />
-            <Finished label="Edge" colour={top.edge} />
-          </>
-        )}
+        <div className="flex min-h-13 min-w-39">
+          {top && (
+            <>
+              <Finished label="Recess" colour={top.recess} />
+              <Finished label="Face" colour={top.face} />
+              <Finished label="Edge" colour={top.edge} />
+            </>
+          )}
+        </div>
         {page.zone.target && (
           <div className="ml-2 w-13">
             <div className="h-9" style={{ background: page.zone.target }} title={page.zone.target} />
@@ -37,8 +40,9 @@ export function Verdict({ page, preview, findings, empty }: Props) {
           </div>
         )}
       </div>
+      <Elevations elevations={preview?.elevations} />
       <div className="min-w-0 flex-1" hidden={!preview && !empty}>
-        <p className="flex flex-wrap items-center gap-x-4">
+        <p className="truncate">
           <span>
             <strong className="font-semibold">
               {empty
@@ -51,7 +55,9 @@ export function Verdict({ page, preview, findings, empty }: Props) {
             </strong>
             {!empty && off !== undefined && <span className="text-soft">, {number(page.zone.tolerance)} allowed</span>}
           </span>
-          <span className="ml-auto flex items-center gap-3 text-sm font-semibold" data-testid="verdict">
+        </p>
+        <p>
+          <span className="flex min-h-5 items-center gap-3 text-sm font-semibold" data-testid="verdict">
             {any.length === 0
               ? !empty && preview && "It will hold"
               : any.map(([severity, text]) => (

@@ -1,22 +1,38 @@
 import { newId } from "../../api/newId";
 import type { Coat, Material, Technique } from "../../api/types";
+import { familyFacts, techniqueFacts, usualFraction } from "../../api/words";
 
-/** A plain coat of a material. */
-export function coatOf(technique: Technique, material: Material | undefined, paintFraction = 1): Coat {
+/** The coat done in another way: thinned as that usually is, without what only the other way asks for. */
+export function withTechnique(coat: Coat, technique: Technique, materials: Material[]): Coat {
+  const facts = techniqueFacts(technique);
+  const { materialId, mixId, marks, deposit: _deposit, ...bare } = coat;
+  const paint = !facts.needsMaterial ? {} : mixId ? { mixId } : { materialId: materialId ?? materials[0]?.id };
+  const family = materials.find((m) => m.id === paint.materialId)?.material.family;
   return {
-    id: newId(),
+    ...bare,
+    ...paint,
+    ...(facts.byMarks && marks ? { marks } : {}),
     technique,
-    ...(material ? { materialId: material.id } : {}),
-    passes: 1,
-    paintFraction: material ? Math.max(paintFraction, material.facts.leastPaintFraction) : 1,
-    dilutionForm: "parts",
-    thinner: material?.facts.thinners[0] ?? "water",
-    hand: 1,
-    hurried: false,
-    optional: false,
-    skipped: false,
-    wait: "recoatDry",
-    note: "",
+    paintFraction: usualFraction(technique, family),
+  };
+}
+
+/** The coat of another material: a can is sprayed, what was sprayed from a can and no longer comes in one is brushed. */
+export function withMaterial(coat: Coat, material: Material, materials: Material[]): Coat {
+  const { mixId: _mix, mixedTo: _mixedTo, ...bare } = coat;
+  const family = material.material.family;
+  const before = materials.find((m) => m.id === coat.materialId)?.material.family;
+  const { inCan, proposed } = familyFacts(family);
+  const wasInCan = before !== undefined && familyFacts(before).inCan;
+  const technique = inCan || wasInCan ? proposed : coat.technique;
+  const sameKind = family === before && technique === coat.technique;
+  const { thinners } = material.facts;
+  return {
+    ...bare,
+    materialId: material.id,
+    technique,
+    paintFraction: sameKind ? coat.paintFraction : usualFraction(technique, family),
+    thinner: thinners.includes(coat.thinner) ? coat.thinner : (thinners[0] ?? coat.thinner),
   };
 }
 
@@ -41,14 +57,35 @@ export function duplicate(coats: Coat[], id: string): { coats: Coat[]; id: strin
   return { coats: insertAt(coats, index + 1, copy), id: copy.id };
 }
 
+/** The coats with an answer "I know" to a finding, or without it. */
+export function withKnown(
+  coats: Coat[],
+  { rule, coatId, aspect, mark }: { rule: string; coatId: string; aspect: string; mark: string },
+  reason: string | null,
+): Coat[] {
+  return coats.map((c) => {
+    if (c.id !== coatId) return c;
+    const others = c.known.filter((k) => k.rule !== rule || k.aspect !== aspect);
+    return { ...c, known: reason === null ? others : [...others, { rule, aspect, mark, reason }] };
+  });
+}
+
+/** Whether two coats say the same; what the painter knows of them aside. */
+export function sameCoat(a: Coat, b: Coat): boolean {
+  const { known: _a, ...one } = a;
+  const { known: _b, ...other } = b;
+  const keys = new Set([...Object.keys(one), ...Object.keys(other)]) as Set<keyof typeof one>;
+  return [...keys].every((k) => JSON.stringify(one[k] ?? null) === JSON.stringify(other[k] ?? null));
+}
+
 /** The varnish that a bare barrier is made of: satin, water-borne where there is one. */
 export function barrierMaterial(materials: Material[]): Material | undefined {
   const varnishes = materials.filter(
     (m) => m.material.family === "varnishWater" || m.material.family === "varnishLacquer",
   );
   return (
-    varnishes.find((m) => m.material.sheen === "satin" && m.material.family === "varnishWater") ??
-    varnishes.find((m) => m.material.sheen === "satin") ??
+    varnishes.find((m) => m.facts.sheen === "satin" && m.material.family === "varnishWater") ??
+    varnishes.find((m) => m.facts.sheen === "satin") ??
     varnishes[0]
   );
 }

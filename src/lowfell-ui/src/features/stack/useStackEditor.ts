@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useReducer, useRef, useState } from "react";
-import { api, ask, Problem, queryClient, wording } from "../../api/client";
+import { stackKept } from "../../api/changes";
+import { api, ask, Problem, wording } from "../../api/client";
 import type { Coat, Scheme } from "../../api/types";
-import { suspectConnection } from "../../app/Connection";
+import { suspectConnection } from "../../api/queries";
 import { historyReducer, startHistory } from "./history";
 
 export type SaveState =
@@ -47,10 +48,7 @@ export function useStackEditor(scheme: Scheme) {
       );
       version.current = answer.version;
       kept.current = body;
-      void queryClient.invalidateQueries({ queryKey: ["sets"] });
-      queryClient.setQueriesData<{ scheme: Scheme }>({ queryKey: ["zone"] }, (page) =>
-        page?.scheme.id === scheme.id ? { ...page, scheme: answer } : page,
-      );
+      stackKept(scheme.id, answer.version, coats);
       busy.current = false;
       await send();
     } catch (error) {

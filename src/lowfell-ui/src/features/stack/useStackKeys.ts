@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { typing } from "../../app/keys";
+import { typing } from "../../ui/typing";
 
 interface Keys {
   index: number;
@@ -13,6 +13,7 @@ interface Keys {
   undo: () => void;
   redo: () => void;
   mend: () => void;
+  mendAll: () => void;
 }
 
 /** The keys of the stack. Up on the screen is up in the stack. */
@@ -33,6 +34,7 @@ export function useStackKeys(keys: Keys) {
             d: k.duplicate,
             x: k.skip,
             m: k.mend,
+            M: k.mendAll,
             z: k.undo,
             Z: k.redo,
             Delete: k.remove,

@@ -1,9 +1,10 @@
+import { changed } from "../../api/changes";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import type { SetView, Tile, TileDraft, TilePreview } from "../../api/types";
-import { restoreCoats } from "../stack/restore";
-import { zoneOptions } from "../sets/zoneOptions";
+import { restoreCoats } from "../../craft/restoreCoats";
+import { zoneOptions } from "../../craft/zoneOptions";
 import { Button, Chip, Choice, ColourInput, Dialog, Field, isColour, notify, TextInput, Toggle } from "../../ui";
 
 interface Props {
@@ -32,7 +33,7 @@ export function CellDialog({ tile, dirty, draft, cell, sets, onPainted, onClose 
       const page = await ask(api.GET("/api/zones/{id}", { params: { path: { id: zone } } }));
       const body = { row: cell.row, column: cell.column, zoneId: zone, instead, schemeVersion: page.scheme.version };
       await ask(api.POST("/api/tiles/{id}/adopt", { params: { path: { id: tile!.id } }, body }));
-      await queryClient.invalidateQueries();
+      await changed("stack");
       notify("The cell’s coats are in the stack.", () => void restoreCoats(zone, page.scheme.coats));
       void navigate(`/stack/${zone}`);
     } catch (error) {

@@ -1,7 +1,10 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { queries } from "../../api/queries";
+import { changed } from "../../api/changes";
+import { useQuery } from "@tanstack/react-query";
 import { Printer } from "lucide-react";
 import { useState } from "react";
-import { api, ask, queryClient, wording } from "../../api/client";
+import { familyFacts } from "../../api/words";
+import { api, ask, wording } from "../../api/client";
 import type { Material, SetView, Tile, TileDraft } from "../../api/types";
 import { Button, Choice, ColourInput, Field, isColour, notify, TextInput } from "../../ui";
 import { CellDialog } from "./CellDialog";
@@ -32,20 +35,13 @@ export function TileEditor({ tile, materials, sets, onKept, onGone }: Props) {
   const { plan } = draft;
   const kind = kindOf(draft);
   const setPlan = (part: Partial<TileDraft["plan"]>) => setDraft({ ...draft, plan: { ...plan, ...part } });
-  const preview = useQuery({
-    queryKey: ["tilePreview", draft],
-    queryFn: ({ signal }) =>
-      ask(api.POST("/api/preview/tile", { body: { ...draft, name: draft.name || "tile" }, signal })),
-    enabled: plan.rows.length > 0 && plan.columns.length > 0,
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
-  const paints = materials.filter((m) => !m.facts.clear);
+  const preview = useQuery(queries.tilePreview(draft, plan.rows.length > 0 && plan.columns.length > 0));
+  const paints = materials.filter((m) => !familyFacts(m.material.family).clear);
   const dirty = JSON.stringify(draft) !== JSON.stringify(tile?.tile);
   async function run(call: () => Promise<void>) {
     try {
       await call();
-      await queryClient.invalidateQueries({ queryKey: ["tiles"] });
+      await changed("tiles");
       setFault(undefined);
     } catch (error) {
       setFault(wording(error));
@@ -62,7 +58,7 @@ export function TileEditor({ tile, materials, sets, onKept, onGone }: Props) {
           )
         : await ask(api.POST("/api/tiles", { body: next }));
       setDraft(kept.tile);
-      await queryClient.invalidateQueries({ queryKey: ["tiles"] });
+      await changed("tiles");
       onKept(kept.id);
     });
   const switchKind = (next: Kind) => {

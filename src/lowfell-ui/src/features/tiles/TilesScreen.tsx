@@ -1,16 +1,17 @@
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, ask, wording } from "../../api/client";
+import { wording } from "../../api/client";
 import { Button } from "../../ui";
 import { TileEditor } from "./TileEditor";
 
 /** Test tiles: candidate colours on a scrap of the same texture, predicted before it is painted. */
 export function TilesScreen() {
-  const tiles = useQuery({ queryKey: ["tiles"], queryFn: () => ask(api.GET("/api/tiles")) });
-  const materials = useQuery({ queryKey: ["materials"], queryFn: () => ask(api.GET("/api/materials")) });
-  const sets = useQuery({ queryKey: ["sets"], queryFn: () => ask(api.GET("/api/sets")) });
+  const tiles = useQuery(queries.tiles());
+  const materials = useQuery(queries.materials());
+  const sets = useQuery(queries.sets());
   const [open, setOpen] = useState<string | null>(null);
   const error = tiles.error ?? materials.error ?? sets.error;
   if (error)

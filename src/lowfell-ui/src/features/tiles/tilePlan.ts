@@ -1,9 +1,9 @@
-import { coatOf } from "../stack/stackEdits";
+import { coatOf } from "../../craft/coatOf";
 import type { Coat, Material, SetView, TileDraft, Technique } from "../../api/types";
 
 /** A coat of a tile, of one material as that technique usually takes it. */
 export const tileCoat = (technique: Technique, material: Material | undefined): Coat => ({
-  ...coatOf(technique, material, technique === "baseCoat" ? 0.8 : 1),
+  ...coatOf(technique, material),
   passes: technique === "baseCoat" ? 2 : 1,
 });
 
@@ -17,7 +17,9 @@ export const kindOf = (tile: TileDraft): Kind =>
 export function firstTile(materials: Material[], sets: SetView[]): TileDraft {
   const paints = materials.filter((m) => m.material.family === "acrylicPaint" && m.material.effect === "plain");
   const washes = materials.filter((m) => m.material.family === "acrylicWash");
-  const zone = sets.flatMap((s) => s.pieces.map((p) => ({ piece: p.piece, zone: p.zones[0] }))).find((p) => p.zone);
+  const zone = sets
+    .flatMap((s) => s.pieces.map((p) => ({ set: s, piece: p.piece, zone: p.zones[0] })))
+    .find((p) => p.zone);
   return {
     name: "",
     plan: {
@@ -27,10 +29,15 @@ export function firstTile(materials: Material[], sets: SetView[]): TileDraft {
         facing: "up",
         areaMm2: 2500,
         copies: 1,
+        litEdges: 1,
+        unseen: 0,
         handled: false,
+        rim: false,
         cutEdges: false,
         finish: "matt",
         tolerance: 5,
+        scale: zone?.set.scale ?? 56,
+        viewingMm: zone?.set.viewingMm ?? 1000,
       },
       under: [],
       rows: paints.slice(0, 3).map((m) => tileCoat("baseCoat", m)),

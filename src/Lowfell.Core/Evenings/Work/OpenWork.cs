@@ -1,0 +1,147 @@
+using Lowfell.Core.Amounts;
+using Lowfell.Core.Evenings.Facts;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Prediction;
+using Lowfell.Core.Stacks;
+using Lowfell.Core.Techniques;
+
+namespace Lowfell.Core.Evenings.Work;
+
+/// <summary>A zone with the steps of its stack.</summary>
+/// <param name="Zone">The zone, with its stack as it is to be done.</param>
+/// <param name="Prediction">What that will look like.</param>
+/// <param name="Steps">Its steps, with the painter's own figures where they are followed.</param>
+public sealed record OpenZone(WorkZone Zone, PredictedStack Prediction, IReadOnlyList<Step> Steps)
+{
+    /// <summary>Its stack.</summary>
+    public StackDraft Stack => Zone.Stack;
+
+    /// <summary>A step of it.</summary>
+    public StepId Id(int place) => Steps[place].Id(Zone.Id);
+
+    /// <summary>Place of a step; -1 where it is not one of them.</summary>
+    public int Place(StepId step) => Steps.Place(step);
+
+    /// <summary>What to mix for a step on some copies; null where nothing is laid.</summary>
+    public CoatMix? MixFor(Step step, int copies) => step.IsCleanUp ? null : CoatMix.For(step.Coat with { Passes = 1 }, Stack.Zone with { Copies = copies }, Stack.Schools.Highlights);
+}
+
+/// <summary>A piece that is fitted on another, both as drawn up.</summary>
+/// <param name="Part">The part.</param>
+/// <param name="Host">What it is fitted on.</param>
+/// <param name="AnchorZoneId">A zone of the part, to which its fitting is written down.</param>
+public sealed record OpenPart(WorkPiece Part, WorkPiece Host, Guid AnchorZoneId)
+{
+    /// <summary>Its fitting.</summary>
+    public StepId Id => StepId.Fit(Part.Id);
+}
+
+/// <summary>What there is to do, what is done of it, and what the log says of the painter's own figures.</summary>
+public sealed class OpenWork
+{
+    private readonly Dictionary<Guid, OpenZone> byId;
+    private readonly Dictionary<Guid, OpenPart> partById;
+
+    private OpenWork(IReadOnlyList<OpenZone> zones, IReadOnlyList<OpenPart> parts, DoneSteps done, LearnedFigures learned)
+    {
+        (Zones, Parts, Done, Learned) = (zones, parts, done, learned);
+        byId = zones.ToDictionary(z => z.Zone.Id);
+        partById = parts.ToDictionary(p => p.Part.Id);
+    }
+
+    /// <summary>Zones with their steps, in the order of the screen.</summary>
+    public IReadOnlyList<OpenZone> Zones { get; }
+
+    /// <summary>Parts that are fitted.</summary>
+    public IReadOnlyList<OpenPart> Parts { get; }
+
+    /// <summary>Steps that are done or left out.</summary>
+    public DoneSteps Done { get; }
+
+    /// <summary>The painter's own figures.</summary>
+    public LearnedFigures Learned { get; }
+
+    /// <summary>Puts it together.</summary>
+    /// <param name="zones">All zones of the bench, in the order of the screen: the painter's figures are learned from all of them.</param>
+    /// <param name="log">The log, in the order of its times.</param>
+    /// <param name="way">How it is to be done.</param>
+    /// <param name="sets">The sets that are to be done; all where none are named.</param>
+    public static OpenWork Of(IReadOnlyList<WorkZone> zones, IReadOnlyList<LogFact> log, WorkWay way, IReadOnlyCollection<Guid>? sets = null)
+    {
+        var done = new DoneSteps(log);
+        var varied = zones.Select(z => z with { Stack = z.Stack with { Coats = [.. z.Stack.Coats.Select(c => Varied(c, way, z.Stack.Schools.Wash))] } })
+            .Select(z => (Zone: z, Steps: StackSteps.Of(z.Stack))).ToList();
+        var learned = LearnedFigures.From(log, done, varied.Select(v => (v.Zone.Id, v.Steps)));
+        bool Wanted(WorkPiece p) => sets is null || sets.Contains(p.SetId);
+        var open = varied.Where(v => Wanted(v.Zone.Piece))
+            .Select(v => new OpenZone(v.Zone, Predictor.PredictMiddle(v.Zone.Stack), way.Learn ? [.. v.Steps.Select(learned.Correct)] : v.Steps)).ToList();
+        var pieces = zones.Select(z => z.Piece).DistinctBy(p => p.Id).ToDictionary(p => p.Id);
+        var parts = pieces.Values.Where(p => p.PartOfId is { } on && pieces.ContainsKey(on) && Wanted(p))
+            .Select(p => new OpenPart(p, pieces[p.PartOfId!.Value], zones.First(z => z.Piece.Id == p.Id).Id));
+        return new(Sprayed(open, way.Overspray), [.. parts], done, learned);
+    }
+
+    /// <summary>A zone of it; null where it is not to be done.</summary>
+    public OpenZone? Zone(Guid id) => byId.GetValueOrDefault(id);
+
+    /// <summary>A part of it; null where it is not to be done.</summary>
+    public OpenPart? Part(StepId step) => step.IsFit ? partById.GetValueOrDefault(step.PartId) : null;
+
+    /// <summary>The step that an id stands for; null where it is no longer in its stack, or a part is fitted.</summary>
+    public Step? StepOf(StepId step) => Zone(step.ZoneId) is { } zone && zone.Place(step) is >= 0 and var place ? zone.Steps[place] : null;
+
+    /// <summary>Whether a step is still in its stack, or its part still fitted.</summary>
+    public bool Knows(StepId step) => step.IsFit ? Part(step) is not null : StepOf(step) is not null;
+
+    /// <summary>Whether a step of a zone is off the list on a copy.</summary>
+    public bool IsOff(OpenZone zone, int place, int copy) => Done.IsOff(zone.Zone.Id, zone.Steps, place, copy);
+
+    /// <summary>Whether a step is still to be done on a copy, whether or not it is in its stack.</summary>
+    public bool IsOpen(CopyStep step) => Zone(step.Step.ZoneId) is { } zone && zone.Place(step.Step) is >= 0 and var place ? !IsOff(zone, place, step.Copy) : !Done.Knows(step);
+
+    /// <summary>Places of the steps that are left of a zone on a copy.</summary>
+    public IEnumerable<int> Left(OpenZone zone, int copy) => Enumerable.Range(0, zone.Steps.Count).Where(i => !IsOff(zone, i, copy));
+
+    /// <summary>How far every copy of a zone is: for each copy from 1 on, a letter a step: d done, s left out, . open.</summary>
+    public IReadOnlyList<string> Progress(OpenZone zone) =>
+        [.. Enumerable.Range(1, zone.Zone.Piece.Copies).Select(copy => string.Concat(zone.Steps.Select((_, i) => IsOff(zone, i, copy) ? Letter(zone.Id(i).On(copy), 'd') : '.')))];
+
+    /// <summary>How far the fitting of a part is, copy by copy, in the same letters.</summary>
+    public IReadOnlyList<string> Progress(OpenPart part) => [.. Enumerable.Range(1, part.Part.Copies).Select(copy => Letter(part.Id.On(copy), '.').ToString())];
+
+    private char Letter(CopyStep step, char otherwise) => Done.Of(step) is { } it ? it.Skipped ? 's' : 'd' : otherwise;
+
+    private static Coat Varied(Coat coat, WorkWay way, WashSchool school)
+    {
+        var skipped = coat.Skipped || (way.WithoutOptional && coat.Optional) || way.WithoutCoats.Contains(coat.Id);
+        var hurried = coat.Hurried || (way.WarmAir && coat.Paint?.Lead.Drying.WarmAirFactor is not null);
+        var passes = way.OtherWash && coat.Technique == Technique.Wash ? (school == WashSchool.TwoThin ? 1 : Math.Max(2, coat.Passes)) : coat.Passes;
+        return coat with { Skipped = skipped, Hurried = hurried, Passes = passes };
+    }
+
+    // Minutes for masking go to the step that is sprayed, those for touching up to the last step of the zone that is caught.
+    private static List<OpenZone> Sprayed(List<OpenZone> zones, OversprayWay way)
+    {
+        if (way == OversprayWay.Care)
+        {
+            return zones;
+        }
+
+        var more = new Dictionary<(Guid Zone, int Step), double>();
+        foreach (var zone in zones)
+        {
+            foreach (var near in zones.Where(n => zone.Zone.Touches.Contains(n.Zone.Id) && n.Steps.Count > 0))
+            {
+                foreach (var (i, _) in zone.Steps.Index().Where(s => Overspray.Endangers(s.Item, near.Steps)))
+                {
+                    var (key, minutes) = way == OversprayWay.Mask
+                        ? ((zone.Zone.Id, i), Overspray.MaskMinutes(zone.Stack.Zone, near.Stack.Zone))
+                        : ((near.Zone.Id, near.Steps.Count - 1), Overspray.RepaintMinutes(near.Steps));
+                    more[key] = more.GetValueOrDefault(key) + minutes;
+                }
+            }
+        }
+
+        return zones.ConvertAll(z => z with { Steps = [.. z.Steps.Select((s, i) => s with { MinutesPerCopy = s.MinutesPerCopy + more.GetValueOrDefault((z.Zone.Id, i)) })] });
+    }
+}

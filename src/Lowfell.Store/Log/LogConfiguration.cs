@@ -1,0 +1,34 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+
+namespace Lowfell.Store;
+
+internal sealed class LogConfiguration : BenchRowConfiguration<LogRow>
+{
+    protected override string Table => "log";
+
+    protected override void More(EntityTypeBuilder<LogRow> row)
+    {
+        row.HasIndex(l => new { l.BenchId, l.At });
+        row.HasIndex(l => new { l.BenchId, l.ZoneId });
+        row.Property(l => l.Note).HasMaxLength(2000);
+        row.Property(l => l.Notice).HasMaxLength(500).HasDefaultValue("");
+        row.Property(l => l.Deviation).HasMaxLength(2000).HasDefaultValue("");
+        row.Property(l => l.Cause).HasMaxLength(2000).HasDefaultValue("");
+        row.Property(l => l.Remedy).HasMaxLength(2000).HasDefaultValue("");
+        row.Property(l => l.Who).HasDefaultValue("");
+        row.Ignore(l => l.Step);
+        row.HasOne<PieceRow>().WithMany().HasForeignKey(l => new { l.BenchId, l.PartId }).OnDelete(DeleteBehavior.Restrict);
+        row.HasOne<MixRecordRow>().WithMany().HasForeignKey(l => new { l.BenchId, l.MixRecordId }).OnDelete(DeleteBehavior.SetNull);
+        row.HasOne<PhotoRow>().WithMany().HasForeignKey(l => new { l.BenchId, l.PhotoId }).OnDelete(DeleteBehavior.Restrict);
+    }
+}
+
+internal sealed class PhotoConfiguration : BenchRowConfiguration<PhotoRow>
+{
+    protected override string Table => "photos";
+
+    protected override void More(EntityTypeBuilder<PhotoRow> row)
+    {
+    }
+}

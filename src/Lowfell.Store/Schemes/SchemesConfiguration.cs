@@ -1,0 +1,27 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+
+namespace Lowfell.Store;
+
+internal sealed class SchemeConfiguration : BenchRowConfiguration<SchemeRow>
+{
+    protected override string Table => "schemes";
+
+    protected override void More(EntityTypeBuilder<SchemeRow> row) => row.HasMany(s => s.Coats).WithOne().HasForeignKey(c => new { c.BenchId, c.SchemeId });
+}
+
+internal sealed class CoatConfiguration : BenchRowConfiguration<CoatRow>
+{
+    protected override string Table => "coats";
+
+    protected override string[] Key => [nameof(CoatRow.SchemeId), nameof(CoatRow.Id)];
+
+    protected override void More(EntityTypeBuilder<CoatRow> row)
+    {
+        row.Property(c => c.Note).HasMaxLength(2000);
+        row.Property(c => c.MixedTo).HasMaxLength(7);
+        row.OwnsMany(c => c.Known, k => k.ToJson());
+        row.HasOne<MaterialRow>().WithMany().HasForeignKey(c => new { c.BenchId, c.MaterialId }).OnDelete(DeleteBehavior.Restrict);
+        row.HasOne<MixRow>().WithMany().HasForeignKey(c => new { c.BenchId, c.MixId }).OnDelete(DeleteBehavior.Restrict);
+    }
+}

@@ -1,0 +1,34 @@
+using Lowfell.Core.Surfaces;
+
+namespace Lowfell.Store;
+
+/// <summary>Identical or related pieces painted to one scheme.</summary>
+public sealed class SetRow : IBenchRow, IVersionedRow
+{
+    /// <summary>Identity.</summary>
+    public Guid Id { get; set; }
+
+    /// <inheritdoc/>
+    public Guid BenchId { get; set; }
+
+    /// <inheritdoc/>
+    public int Version { get; set; } = 1;
+
+    /// <summary>Name.</summary>
+    public required string Name { get; set; }
+
+    /// <summary>Scale, one to so many.</summary>
+    public double Scale { get; set; } = Zone.UsualScale;
+
+    /// <summary>Distance that it is looked at from, mm.</summary>
+    public double ViewingMm { get; set; } = Zone.UsualViewingMm;
+
+    /// <summary>Order on the screen.</summary>
+    public int Position { get; set; }
+
+    /// <summary>Deleted, and kept for undo.</summary>
+    public DateTimeOffset? DeletedAt { get; set; }
+
+    /// <summary>Its pieces.</summary>
+    public List<PieceRow> Pieces { get; set; } = [];
+}

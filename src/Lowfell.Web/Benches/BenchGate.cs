@@ -1,0 +1,40 @@
+using Lowfell.Web.Api;
+using System.Net;
+
+namespace Lowfell.Web.Benches;
+
+/// <summary>
+/// Decides which bench a request works on. Until accounts come there is the home bench, open without a password to this machine
+/// alone: the connection and the name that was asked for must both be loopback, so that neither a neighbour on the network nor a
+/// foreign page that points its name here gets in.
+/// </summary>
+/// <param name="next">The rest of the pipeline.</param>
+public sealed class BenchGate(RequestDelegate next)
+{
+    /// <summary>Opens the bench or refuses.</summary>
+    public Task InvokeAsync(HttpContext context, OpenBench bench)
+    {
+        if (!context.Request.Path.StartsWithSegments("/api") || context.Request.Path.StartsWithSegments("/api/health"))
+        {
+            return next(context);
+        }
+
+        if (IsLoopback(context))
+        {
+            bench.Open(OpenBench.Home);
+            return next(context);
+        }
+
+        return Problems.Of(ProblemCode.NotHere, "This bench opens only on its own machine.", "Open Lowfell at http://127.0.0.1 on the machine that runs it.").ExecuteAsync(context);
+    }
+
+    private static bool IsLoopback(HttpContext context)
+    {
+        // The test server has no connection and so no address.
+        var address = context.Connection.RemoteIpAddress;
+        var host = context.Request.Host.Host;
+        return (address is null || IPAddress.IsLoopback(address))
+            && !context.Request.Headers.ContainsKey("X-Forwarded-For")
+            && (host == "localhost" || (IPAddress.TryParse(host.Trim('[', ']'), out var named) && IPAddress.IsLoopback(named)));
+    }
+}

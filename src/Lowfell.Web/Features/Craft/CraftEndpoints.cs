@@ -1,0 +1,110 @@
+using Lowfell.Core.Films;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Rules;
+using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Lowfell.Web.Features.Craft;
+
+/// <summary>A technique, as the screens ask of it.</summary>
+/// <param name="Technique">Technique.</param>
+/// <param name="Word">In a sentence.</param>
+/// <param name="Label">On its own.</param>
+/// <param name="Group">Where it stands in lists.</param>
+/// <param name="Tool">Usual tool.</param>
+/// <param name="NeedsMaterial">Whether something is laid on.</param>
+/// <param name="Thins">Whether what is laid on is thinned.</param>
+/// <param name="ByMarks">Whether it is told by number and size of marks.</param>
+/// <param name="Usual">Paint fraction that it usually takes of acrylic paint.</param>
+/// <param name="UsualOf">Of families of which it takes another.</param>
+public sealed record TechniqueView(
+    Technique Technique, string Word, string Label, string Group, string Tool, bool NeedsMaterial, bool Thins, bool ByMarks, double Usual, IReadOnlyDictionary<Family, double> UsualOf);
+
+/// <summary>A family, as the screens ask of it.</summary>
+/// <param name="Family">Family.</param>
+/// <param name="Word">In a sentence.</param>
+/// <param name="Label">On its own.</param>
+/// <param name="Thinners">What it takes, its own first.</param>
+/// <param name="Clear">Leaves no colour.</param>
+/// <param name="LabelColour">What is drawn as its label; none where it needs a colour.</param>
+/// <param name="InCan">Comes in a can.</param>
+/// <param name="Proposed">The technique that it proposes.</param>
+/// <param name="Readying">What is done before it is used.</param>
+public sealed record FamilyView(
+    Family Family, string Word, string Label, IReadOnlyList<Thinner> Thinners, bool Clear, string? LabelColour, bool InCan, Technique Proposed, IReadOnlyList<string> Readying);
+
+/// <summary>A substrate.</summary>
+/// <param name="Substrate">Substrate.</param>
+/// <param name="Word">Its word.</param>
+public sealed record SubstrateView(Substrate Substrate, string Word);
+
+/// <summary>A thinner.</summary>
+/// <param name="Thinner">Thinner.</param>
+/// <param name="Word">Its word.</param>
+public sealed record ThinnerWord(Thinner Thinner, string Word);
+
+/// <summary>A sheen.</summary>
+/// <param name="Sheen">Sheen.</param>
+/// <param name="Word">Its word.</param>
+public sealed record SheenView(Sheen Sheen, string Word);
+
+/// <summary>A rule of the book.</summary>
+/// <param name="Rule">Its id.</param>
+/// <param name="Title">What it is called.</param>
+/// <param name="Severities">How bad its findings can be.</param>
+/// <param name="Scope">Where it looks.</param>
+/// <param name="Schools">Preferences that it follows.</param>
+/// <param name="About">When it speaks.</param>
+public sealed record RuleView(string Rule, string Title, IReadOnlyList<Severity> Severities, Scope Scope, IReadOnlyList<string> Schools, string About);
+
+/// <summary>The facts of the craft that the screens show: what is in a table of the model stands in no screen.</summary>
+/// <param name="Techniques">Techniques in the order of their lists.</param>
+/// <param name="Families">Families.</param>
+/// <param name="Substrates">Substrates.</param>
+/// <param name="Thinners">Thinners.</param>
+/// <param name="Sheens">Sheens.</param>
+/// <param name="Schools">Questions on which good painters disagree.</param>
+/// <param name="Rules">The rule book.</param>
+public sealed record CraftView(
+    IReadOnlyList<TechniqueView> Techniques,
+    IReadOnlyList<FamilyView> Families,
+    IReadOnlyList<SubstrateView> Substrates,
+    IReadOnlyList<ThinnerWord> Thinners,
+    IReadOnlyList<SheenView> Sheens,
+    IReadOnlyList<School> Schools,
+    IReadOnlyList<RuleView> Rules);
+
+/// <summary>What is known of the craft.</summary>
+public static class CraftEndpoints
+{
+    private static readonly CraftView View = new(
+        [.. Enum.GetValues<Technique>().Select(Of)],
+        [.. Enum.GetValues<Family>().Select(Of)],
+        [.. Enum.GetValues<Substrate>().Select(s => new SubstrateView(s, s.Facts().Word))],
+        [.. Enum.GetValues<Thinner>().Select(t => new ThinnerWord(t, t.Word()))],
+        [.. Enum.GetValues<Sheen>().Select(s => new SheenView(s, s.Word()))],
+        SchoolBook.All,
+        [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))]);
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(WebApplication app) =>
+        app.MapGet("/api/craft", Get).WithTags("Craft").WithSummary("Techniques, families, substrates, preferences and the rule book.");
+
+    private static Ok<CraftView> Get() => TypedResults.Ok(View);
+
+    private static TechniqueView Of(Technique technique)
+    {
+        var how = technique.Facts();
+        var usual = technique.UsualFraction(Family.AcrylicPaint);
+        var others = Enum.GetValues<Family>().Select(f => (Family: f, Usual: technique.UsualFraction(f))).Where(f => f.Usual != usual);
+        return new(technique, how.Word, how.Label, how.Group, how.Tool, how.NeedsMaterial, how.Thins, how.GoesBy == GoesBy.Number, usual, others.ToDictionary(f => f.Family, f => f.Usual));
+    }
+
+    private static FamilyView Of(Family family)
+    {
+        var what = family.Facts();
+        return new(family, what.Word, what.Label, [what.OwnThinner, .. what.OtherThinners], what.Clear, what.LabelColour, what.InCan, family.Proposed(), [.. Readyings.Words(what.Readying)]);
+    }
+}

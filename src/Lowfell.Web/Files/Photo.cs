@@ -1,0 +1,115 @@
+using Lowfell.Web.Api;
+using SkiaSharp;
+
+namespace Lowfell.Web.Files;
+
+/// <summary>A picture as it is kept: drawn anew, so that nothing of what the camera wrote beside it is left.</summary>
+/// <param name="Width">Width, pixels, upright.</param>
+/// <param name="Height">Height.</param>
+/// <param name="MediaType">image/png or image/jpeg.</param>
+/// <param name="Bytes">The picture.</param>
+/// <param name="Thumbnail">A small JPEG.</param>
+internal sealed record Photo(int Width, int Height, string MediaType, byte[] Bytes, byte[] Thumbnail)
+{
+    /// <summary>Largest file, bytes.</summary>
+    public const int MostBytes = 10_000_000;
+
+    /// <summary>Most pixels: 48 megapixels are 192 MB when drawn, and no bench picture needs more.</summary>
+    public const int MostPixels = 48_000_000;
+
+    private const int ThumbnailPx = 320;
+    private const int Quality = 90;
+    private const int ThumbnailQuality = 80;
+
+    // A large picture takes much memory while it is drawn: one at a time.
+    private static readonly SemaphoreSlim OneAtATime = new(1);
+
+    /// <summary>Reads a picture from what was sent.</summary>
+    /// <exception cref="RefusedException">It is none, too large a file, or too many pixels.</exception>
+    public static async Task<Photo> ReadAsync(Stream body, long? length, CancellationToken cancel)
+    {
+        if (length > MostBytes)
+        {
+            throw TooLarge();
+        }
+
+        using var file = new MemoryStream();
+        var buffer = new byte[64 * 1024];
+        for (var read = await body.ReadAsync(buffer, cancel); read > 0; read = await body.ReadAsync(buffer, cancel))
+        {
+            file.Write(buffer, 0, read);
+            if (file.Length > MostBytes)
+            {
+                throw TooLarge();
+            }
+        }
+
+        await OneAtATime.WaitAsync(cancel);
+        try
+        {
+            return Draw(file.ToArray());
+        }
+        finally
+        {
+            OneAtATime.Release();
+        }
+    }
+
+    private static RefusedException TooLarge() => new("photo", $"The file is larger than {MostBytes / 1_000_000} MB. Send a smaller picture.", 413);
+
+    private static RefusedException NoPicture() => new("photo", "This is no picture that can be read: PNG and JPEG are taken.");
+
+    private static Photo Draw(byte[] file)
+    {
+        using var data = SKData.CreateCopy(file);
+        using var codec = SKCodec.Create(data);
+        if (codec is null || codec.EncodedFormat is not (SKEncodedImageFormat.Png or SKEncodedImageFormat.Jpeg))
+        {
+            throw NoPicture();
+        }
+
+        // Asked before a single pixel is drawn: a small file may hold a huge picture.
+        var (width, height) = (codec.Info.Width, codec.Info.Height);
+        if (width <= 0 || height <= 0 || (long)width * height > MostPixels)
+        {
+            throw new RefusedException("photo", $"The picture has {width} x {height} pixels; {MostPixels / 1_000_000} million are the most.");
+        }
+
+        using var raw = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, codec.EncodedFormat == SKEncodedImageFormat.Png ? SKAlphaType.Premul : SKAlphaType.Opaque));
+        if (codec.GetPixels(raw.Info, raw.GetPixels()) != SKCodecResult.Success)
+        {
+            throw NoPicture();
+        }
+
+        using var upright = Upright(raw, codec.EncodedOrigin);
+        var scale = Math.Min(1.0, ThumbnailPx / (double)Math.Max(upright.Width, upright.Height));
+        using var small = upright.Resize(new SKSizeI(Math.Max(1, (int)(upright.Width * scale)), Math.Max(1, (int)(upright.Height * scale))), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        using var whole = upright.Encode(codec.EncodedFormat, Quality);
+        using var thumbnail = small.Encode(SKEncodedImageFormat.Jpeg, ThumbnailQuality);
+        return new(upright.Width, upright.Height, codec.EncodedFormat == SKEncodedImageFormat.Png ? "image/png" : "image/jpeg", whole.ToArray(), thumbnail.ToArray());
+    }
+
+    // What the camera said of how it was held goes with the rest: the picture itself is turned.
+    private static SKBitmap Upright(SKBitmap raw, SKEncodedOrigin origin)
+    {
+        var swap = origin is SKEncodedOrigin.LeftTop or SKEncodedOrigin.RightTop or SKEncodedOrigin.RightBottom or SKEncodedOrigin.LeftBottom;
+        var upright = new SKBitmap(raw.Info.WithSize(swap ? raw.Height : raw.Width, swap ? raw.Width : raw.Height));
+        using var canvas = new SKCanvas(upright);
+        var (w, h) = (upright.Width, upright.Height);
+        var turn = origin switch
+        {
+            SKEncodedOrigin.TopRight => new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1),
+            SKEncodedOrigin.BottomRight => new SKMatrix(-1, 0, w, 0, -1, h, 0, 0, 1),
+            SKEncodedOrigin.BottomLeft => new SKMatrix(1, 0, 0, 0, -1, h, 0, 0, 1),
+            SKEncodedOrigin.LeftTop => new SKMatrix(0, 1, 0, 1, 0, 0, 0, 0, 1),
+            SKEncodedOrigin.RightTop => new SKMatrix(0, -1, w, 1, 0, 0, 0, 0, 1),
+            SKEncodedOrigin.RightBottom => new SKMatrix(0, -1, w, -1, 0, h, 0, 0, 1),
+            SKEncodedOrigin.LeftBottom => new SKMatrix(0, 1, 0, -1, 0, h, 0, 0, 1),
+            _ => SKMatrix.Identity,
+        };
+        canvas.SetMatrix(turn);
+        canvas.DrawBitmap(raw, 0, 0, new SKSamplingOptions(SKFilterMode.Nearest));
+        canvas.Flush();
+        return upright;
+    }
+}

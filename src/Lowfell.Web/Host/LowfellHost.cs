@@ -1,0 +1,125 @@
+using Lowfell.Store;
+using Lowfell.Store.Backups;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
+using Lowfell.Web.Devices;
+using Lowfell.Web.Features.Amounts;
+using Lowfell.Web.Features.Benches;
+using Lowfell.Web.Features.Craft;
+using Lowfell.Web.Features.Evenings;
+using Lowfell.Web.Features.Health;
+using Lowfell.Web.Features.Log;
+using Lowfell.Web.Features.Matching;
+using Lowfell.Web.Features.Mixes;
+using Lowfell.Web.Features.Sets;
+using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Features.Stack;
+using Lowfell.Web.Features.Tiles;
+using Lowfell.Web.Jobs;
+using Microsoft.AspNetCore.Http.Json;
+using Serilog;
+using Serilog.Events;
+
+namespace Lowfell.Web.Host;
+
+/// <summary>Puts the host together.</summary>
+public static class LowfellHost
+{
+    private const long MostBodyBytes = 1_000_000;
+
+    /// <summary>Builds the host from the command line and environment.</summary>
+    public static WebApplication Build(string[] args)
+    {
+        var builder = WebApplication.CreateBuilder(args);
+        builder.Logging.ClearProviders();
+        builder.Services.AddSerilog(log => log
+            .MinimumLevel.Information()
+            .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
+            .MinimumLevel.Override("Hangfire", LogEventLevel.Warning)
+            .MinimumLevel.Override("Microsoft.EntityFrameworkCore", LogEventLevel.Fatal)
+            .MinimumLevel.Override("Microsoft.AspNetCore.Diagnostics", LogEventLevel.Fatal)
+            .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"));
+        builder.WebHost.ConfigureKestrel(o =>
+        {
+            o.Limits.MaxRequestBodySize = MostBodyBytes;
+            o.AddServerHeader = false;
+        });
+        builder.Services.Configure<HostOptions>(o => o.ShutdownTimeout = TimeSpan.FromSeconds(5));
+        builder.Services.AddHttpContextAccessor();
+        builder.Services.AddScoped<OpenBench>();
+        builder.Services.AddScoped<IBenchScope>(s => s.GetRequiredService<OpenBench>());
+        var connection = BackupCommands.Connection(builder.Configuration);
+        builder.Services.AddLowfellStore(connection);
+        builder.Services.AddSingleton(s => new BackupDesk(BackupCommands.Place(builder.Configuration, builder.Environment.ContentRootPath), s.GetRequiredService<TimeProvider>()));
+        builder.Services.AddSingleton<Readiness>();
+        builder.Services.AddHostedService<Preparation>();
+        builder.Services.AddSingleton(s => new ShelfNews(connection, s.GetRequiredService<Readiness>()));
+        builder.Services.AddHostedService(s => s.GetRequiredService<ShelfNews>());
+        builder.Services.AddSingleton<ShelfCache>();
+        builder.Services.AddSingleton<PreviewMemory>();
+        builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddScoped<DeviceMemory>();
+        builder.Services.AddScoped<IBenchScale, SimulatedScale>();
+        builder.Services.AddScoped<IColourReader, SimulatedReader>();
+        builder.Services.AddSingleton<IRoomSensor, SimulatedRoom>();
+        builder.Services.AddHostedService<RoomWatch>();
+        builder.Services.AddScoped<PlanDesk>();
+        builder.Services.AddScoped<SetStamps>();
+        builder.Services.AddSingleton<StampQueue>();
+        builder.Services.AddJobs(connection);
+        builder.Services.AddProblemDetails();
+        builder.Services.AddExceptionHandler<ProblemHandler>();
+        builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
+        builder.Services.Configure<JsonOptions>(o => ApiJson.Configure(o.SerializerOptions));
+        builder.Services.AddOpenApi("v1", OpenApiNames.Configure);
+        builder.Services.AddResponseCompression(o => o.EnableForHttps = false);
+        return Map(builder.Build());
+    }
+
+    private static WebApplication Map(WebApplication app)
+    {
+        app.UseExceptionHandler();
+        app.UseStatusCodePages();
+        app.Use(SecurityHeaders);
+        app.UseMiddleware<ReadyGate>();
+        app.UseMiddleware<BenchGate>();
+        app.MapOpenApi("/openapi/{documentName}.json");
+        HealthEndpoints.Map(app);
+        BenchEndpoints.Map(app);
+        CraftEndpoints.Map(app);
+        SetEndpoints.Map(app);
+        PieceEndpoints.Map(app);
+        ZoneEndpoints.Map(app);
+        SchemeEndpoints.Map(app);
+        ShelfEndpoints.Map(app);
+        BottleEndpoints.Map(app);
+        CalibrationEndpoints.Map(app);
+        ShelfFileEndpoints.Map(app);
+        AmountEndpoints.Map(app);
+        MixEndpoints.Map(app);
+        MixRecordEndpoints.Map(app);
+        TileEndpoints.Map(app);
+        CalendarEndpoints.Map(app);
+        PlanEndpoints.Map(app);
+        HeldPlanEndpoints.Map(app);
+        SolveEndpoints.Map(app);
+        LogEndpoints.Map(app);
+        PhotoEndpoints.Map(app);
+        ProgressEndpoints.Map(app);
+        MatchEndpoints.Map(app);
+        PreviewEndpoints.Map(app);
+        app.MapFallback("/api/{**rest}", () => Problems.Of(ProblemCode.NoSuchAddress, "There is nothing at this address."));
+        app.MapStaticAssets();
+        app.MapFallbackToFile("index.html");
+        return app;
+    }
+
+    private static Task SecurityHeaders(HttpContext context, RequestDelegate next)
+    {
+        var headers = context.Response.Headers;
+        headers.XContentTypeOptions = "nosniff";
+        headers["Referrer-Policy"] = "no-referrer";
+        headers.ContentSecurityPolicy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'";
+        return next(context);
+    }
+}

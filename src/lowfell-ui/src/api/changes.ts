@@ -1,0 +1,100 @@
+import { queryClient } from "./client";
+import type { QueryName } from "./queries";
+import type { Bench, Coat, ZonePage } from "./types";
+
+const judged: QueryName[] = ["preview", "help", "mends", "mendAll", "judgement", "effects"];
+const planned: QueryName[] = ["plan", "whatIfs", "progress"];
+
+/** What a change makes stale. */
+const stale = {
+  /** Sets, pieces and zones. */
+  tree: ["sets", "zone", "schemes", "amounts", "match", "effects", ...planned],
+  /** A stack, changed by another screen than its own. */
+  stack: ["sets", "zone", "schemes", "amounts", "match", "effects", "standIns", ...planned],
+  /** What a paint is: how it covers, dries, mixes. */
+  shelf: [
+    "materials",
+    "mixes",
+    "near",
+    "swatch",
+    "standIns",
+    "calibrations",
+    "stripe",
+    "mixPreview",
+    "ratio",
+    "again",
+    "sets",
+    "zone",
+    "amounts",
+    "tilePreview",
+    "match",
+    ...judged,
+    ...planned,
+  ],
+  /** How much of it there is. */
+  bottles: ["materials", "amounts", "mixRecords", "again"],
+  /** Recipes. */
+  mixes: ["mixes", "mixPreview", "sets", "zone", "amounts", "match", ...judged, ...planned],
+  /** What was mixed, and where it went. */
+  mixRecords: ["mixRecords", "again", "materials", "amounts"],
+  tiles: ["tiles"],
+  painted: ["painted", "match"],
+  /** The evenings, and the air of the room. */
+  calendar: ["calendar", "sets", "zone", "amounts", ...judged, ...planned],
+  /** Preferences. */
+  schools: ["sets", "zone", "amounts", "match", ...judged, ...planned],
+  /** The plan that is held. */
+  plan: planned,
+  feed: ["feed"],
+  /** What was done. */
+  log: ["log", "amounts", ...planned],
+} satisfies Record<string, QueryName[]>;
+
+/** Something that a painter changes. */
+export type Change = keyof typeof stale;
+
+/** What takes seconds to work out: nobody waits for it. */
+const slow: QueryName[] = ["whatIfs", "effects", "standIns", "match"];
+
+/** Tells that something was changed: what follows from it is asked for anew, at once where it is shown. Resolves once that is there, but for what takes seconds. */
+export function changed(...what: Change[]): Promise<void> {
+  const isSlow = (name: string) => (slow as string[]).includes(name);
+  const about = (wanted: boolean) =>
+    queryClient.invalidateQueries({
+      predicate: (q) => isStale(what, String(q.queryKey[0])) && isSlow(String(q.queryKey[0])) === wanted,
+    });
+  void about(true);
+  return about(false);
+}
+
+/** Whether a question is answered otherwise after changes. */
+export const isStale = (what: readonly Change[], query: string): boolean =>
+  what.some((w) => (stale[w] as readonly string[]).includes(query));
+
+/** Everything is asked for anew, as after the host was away. */
+export const allChanged = (): Promise<void> =>
+  queryClient.invalidateQueries({ predicate: (q) => q.queryKey[0] !== "health" });
+
+/** A stack was kept by its own screen: every page that shows it takes the coats over; the rest is asked for when it is next looked at. */
+export function stackKept(schemeId: string, version: number, coats: Coat[]) {
+  const shows = (page: ZonePage | undefined) => page?.scheme.id === schemeId;
+  queryClient.setQueriesData<ZonePage>({ queryKey: ["zone"] }, (page) =>
+    page && shows(page) ? { ...page, scheme: { ...page.scheme, version, coats } } : page,
+  );
+  // Pages of other zones tell what is around them.
+  void queryClient.invalidateQueries({
+    predicate: (q) =>
+      isStale(["stack"], String(q.queryKey[0])) &&
+      !(q.queryKey[0] === "zone" && shows(q.state.data as ZonePage | undefined)),
+    refetchType: "none",
+  });
+}
+
+/** The preferences are others now: shown at once, what follows from them asked for anew. */
+export function schoolsChosen(bench: Bench) {
+  queryClient.setQueryData(["bench"], bench);
+  void changed("schools");
+}
+
+/** Something else lies on the scale: what it showed before is forgotten. */
+export const scaleLoaded = () => queryClient.removeQueries({ queryKey: ["scale"] });

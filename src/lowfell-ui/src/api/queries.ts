@@ -1,0 +1,341 @@
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { api, ask, Problem, queryClient } from "./client";
+import { kept, stored } from "./stored";
+import type {
+  AmountsRequest,
+  Coat,
+  Finding,
+  LogKind,
+  Material,
+  MaterialDraft,
+  MixDraft,
+  MixWish,
+  PieceRequest,
+  Plan,
+  PlanRequest,
+  Schools,
+  SetView,
+  StripeDraft,
+  TileDraft,
+  ZoneDraft,
+  ZoneProgress,
+} from "./types";
+
+const behindMs = 1_500;
+const minuteMs = 60_000;
+const weighMs = 250;
+const passingTries = 5;
+const healthMs = 15_000;
+const amissMs = 2_000;
+const planKey = "lowfell.benchPlan.7";
+const progressKey = "lowfell.benchProgress.2";
+
+/** A plan, when it was asked for, and of which sets; all where none is named. */
+export interface AskedPlan {
+  asked: number;
+  sets: string[];
+  plan: Plan;
+}
+
+/** How far the copies of a zone are, and when that was asked for. */
+export interface AskedProgress {
+  asked: number;
+  zoneId: string;
+  progress: ZoneProgress[];
+}
+
+/** Whether something of a set is shown as it was before a change of shelf or preferences. */
+const isBehind = (set: SetView) => set.pieces.some((p) => !p.current || p.zones.some((z) => !z.current));
+
+// A question about a draft: its answer never changes, and soon nobody asks again.
+const ofDraft = { gcTime: minuteMs, staleTime: Infinity } as const;
+const at = (id: string) => ({ params: { path: { id } } });
+
+/** Every question that a screen asks, with the key that its answer is kept under; changes.ts says what makes it stale. */
+export const queries = {
+  health: () =>
+    queryOptions({
+      queryKey: ["health"],
+      queryFn: () => ask(api.GET("/api/health")),
+      retry: false,
+      refetchInterval: (query) => (query.state.status === "error" ? amissMs : healthMs),
+    }),
+  bench: () => queryOptions({ queryKey: ["bench"], queryFn: () => ask(api.GET("/api/bench")) }),
+  effects: (school: string) =>
+    queryOptions({
+      queryKey: ["effects", school],
+      queryFn: ({ signal }) => ask(api.GET("/api/bench/schools/{id}/effects", { ...at(school), signal })),
+      staleTime: 0,
+    }),
+
+  sets: () =>
+    queryOptions({
+      queryKey: ["sets"],
+      queryFn: () => ask(api.GET("/api/sets")),
+      refetchInterval: (q) => (q.state.data?.some(isBehind) ? behindMs : false),
+    }),
+  zone: (id: string) =>
+    queryOptions({
+      queryKey: ["zone", id],
+      queryFn: () => ask(api.GET("/api/zones/{id}", at(id))),
+      refetchOnWindowFocus: false,
+    }),
+  schemes: () => queryOptions({ queryKey: ["schemes"], queryFn: () => ask(api.GET("/api/schemes")) }),
+
+  /** The draft predicted and read by the rules, at every edit; the last answer stays until the next is there. */
+  preview: (zone: ZoneDraft, coats: Coat[], schools: Schools) =>
+    queryOptions({
+      queryKey: ["preview", zone, coats, schools],
+      queryFn: ({ signal }) => ask(api.POST("/api/preview/stack", { body: { zone, coats, schools }, signal })),
+      placeholderData: keepPreviousData,
+      ...ofDraft,
+    }),
+  help: (zone: ZoneDraft, coats: Coat[], schools: Schools, coatId: string) =>
+    queryOptions({
+      queryKey: ["help", zone, coats, schools, coatId],
+      queryFn: ({ signal }) => ask(api.POST("/api/preview/help", { body: { zone, coats, schools, coatId }, signal })),
+      placeholderData: keepPreviousData,
+      ...ofDraft,
+    }),
+  /** The mends of one finding, worked out when it is looked at. */
+  mends: (zone: ZoneDraft, coats: Coat[], schools: Schools, finding: Finding | null) =>
+    queryOptions({
+      queryKey: ["mends", zone, coats, schools, finding?.rule, finding?.coatId, finding?.aspect],
+      queryFn: ({ signal }) =>
+        ask(
+          api.POST("/api/preview/mends", {
+            body: { zone, coats, schools, rule: finding!.rule, coatId: finding!.coatId, aspect: finding!.aspect },
+            signal,
+          }),
+        ),
+      enabled: finding !== null,
+      retry: false,
+      ...ofDraft,
+    }),
+  mendAll: (zone: ZoneDraft, coats: Coat[], schools: Schools) =>
+    queryOptions({
+      queryKey: ["mendAll", zone, coats, schools],
+      queryFn: ({ signal }) => ask(api.POST("/api/preview/mend-all", { body: { zone, coats, schools }, signal })),
+      retry: false,
+      ...ofDraft,
+    }),
+  judgement: (piece: PieceRequest) =>
+    queryOptions({
+      queryKey: ["judgement", piece],
+      queryFn: ({ signal }) => ask(api.POST("/api/preview/piece", { body: piece, signal })),
+      placeholderData: keepPreviousData,
+      retry: false,
+      ...ofDraft,
+    }),
+
+  materials: () => queryOptions({ queryKey: ["materials"], queryFn: () => ask(api.GET("/api/materials")) }),
+  near: (colour: string, enabled: boolean) =>
+    queryOptions({
+      queryKey: ["near", colour],
+      queryFn: ({ signal }) => ask(api.GET("/api/materials/near", { params: { query: { colour } }, signal })),
+      enabled,
+    }),
+  swatch: (draft: MaterialDraft, calibrated: Material | undefined, enabled: boolean) =>
+    queryOptions({
+      queryKey: ["swatch", { ...draft, name: "" }, calibrated?.calibrationId],
+      queryFn: ({ signal }) =>
+        ask(
+          api.POST("/api/preview/swatch", {
+            params: { query: { of: calibrated?.id } },
+            body: { ...draft, name: draft.name || "new" },
+            signal,
+          }),
+        ),
+      enabled,
+      placeholderData: keepPreviousData,
+      staleTime: Infinity,
+    }),
+  standIns: (material: Material) =>
+    queryOptions({
+      queryKey: ["standIns", material.id, material.version],
+      queryFn: () => ask(api.GET("/api/materials/{id}/substitutes", at(material.id))),
+      staleTime: 0,
+    }),
+  calibrations: (material: Material) =>
+    queryOptions({
+      queryKey: ["calibrations", material.id, material.calibrationId],
+      queryFn: () => ask(api.GET("/api/materials/{id}/calibrations", at(material.id))),
+      staleTime: 0,
+    }),
+  stripe: (material: Material, draft: StripeDraft, enabled: boolean) =>
+    queryOptions({
+      queryKey: ["stripe", material.id, material.version, draft],
+      queryFn: ({ signal }) => ask(api.POST("/api/materials/{id}/stripe", { ...at(material.id), body: draft, signal })),
+      enabled,
+      retry: (count, error) => error instanceof Problem && error.passing && count < passingTries,
+    }),
+  scale: (enabled: boolean) =>
+    queryOptions({
+      queryKey: ["scale"],
+      queryFn: () => ask(api.GET("/api/devices/scale")),
+      enabled,
+      refetchInterval: weighMs,
+      staleTime: 0,
+    }),
+
+  mixes: () => queryOptions({ queryKey: ["mixes"], queryFn: () => ask(api.GET("/api/mixes")) }),
+  mixPreview: (draft: MixDraft, wish: MixWish) =>
+    queryOptions({
+      queryKey: ["mixPreview", draft.components, draft.countsAs, wish],
+      queryFn: ({ signal }) =>
+        ask(
+          api.POST("/api/preview/mix", {
+            body: { components: draft.components, countsAs: draft.countsAs, ...wish },
+            signal,
+          }),
+        ),
+      enabled: draft.components.length > 0,
+      placeholderData: keepPreviousData,
+      retry: false,
+    }),
+  ratio: (materialIds: string[], target: string, enabled: boolean) =>
+    queryOptions({
+      queryKey: ["ratio", materialIds, target],
+      queryFn: ({ signal }) => ask(api.POST("/api/preview/ratio", { body: { materialIds, target }, signal })),
+      enabled,
+      placeholderData: keepPreviousData,
+    }),
+  mixRecords: () => queryOptions({ queryKey: ["mixRecords"], queryFn: () => ask(api.GET("/api/mix-records")) }),
+  again: (recordId: string, totalMl: number) =>
+    queryOptions({
+      queryKey: ["again", recordId, totalMl],
+      queryFn: ({ signal }) =>
+        ask(api.GET("/api/mix-records/{id}/again", { params: { path: { id: recordId }, query: { totalMl } }, signal })),
+      placeholderData: keepPreviousData,
+      staleTime: 0,
+    }),
+  amounts: (request: AmountsRequest) =>
+    queryOptions({
+      queryKey: ["amounts", request],
+      queryFn: ({ signal }) => ask(api.POST("/api/amounts", { body: request, signal })),
+      placeholderData: keepPreviousData,
+      staleTime: 0,
+    }),
+
+  tiles: () => queryOptions({ queryKey: ["tiles"], queryFn: () => ask(api.GET("/api/tiles")) }),
+  tilePreview: (draft: TileDraft, enabled: boolean) =>
+    queryOptions({
+      queryKey: ["tilePreview", draft],
+      queryFn: ({ signal }) =>
+        ask(api.POST("/api/preview/tile", { body: { ...draft, name: draft.name || "tile" }, signal })),
+      enabled,
+      placeholderData: keepPreviousData,
+      retry: false,
+    }),
+  painted: () => queryOptions({ queryKey: ["painted"], queryFn: () => ask(api.GET("/api/painted")) }),
+  match: (paintedId: string) =>
+    queryOptions({
+      queryKey: ["match", paintedId],
+      queryFn: () => ask(api.GET("/api/painted/{id}/match", at(paintedId))),
+      staleTime: 0,
+    }),
+
+  calendar: () => queryOptions({ queryKey: ["calendar"], queryFn: () => ask(api.GET("/api/calendar")) }),
+  feed: (enabled: boolean) =>
+    queryOptions({ queryKey: ["feed"], queryFn: () => ask(api.GET("/api/plan/feed")), enabled }),
+  plan: (request: PlanRequest, enabled: boolean) =>
+    queryOptions({
+      queryKey: ["plan", request],
+      queryFn: ({ signal }) => ask(api.POST("/api/plan", { body: request, signal })),
+      enabled,
+      placeholderData: keepPreviousData,
+      staleTime: minuteMs,
+    }),
+  whatIfs: (request: PlanRequest) =>
+    queryOptions({
+      queryKey: ["whatIfs", request],
+      queryFn: ({ signal }) => ask(api.POST("/api/plan/what-ifs", { body: request, signal })),
+      staleTime: minuteMs,
+    }),
+  /** The plan at the bench: the last answer stands in while the network is away, unless it is of other sets. */
+  benchPlan: (sets: string[], request: PlanRequest) =>
+    queryOptions({
+      queryKey: ["plan", "bench", sets],
+      queryFn: () =>
+        kept(planKey, async (): Promise<AskedPlan> => {
+          const asked = Date.now();
+          return { asked, sets, plan: await ask(api.POST("/api/plan", { body: request })) };
+        }),
+      placeholderData: () => {
+        const before = stored<AskedPlan>(planKey);
+        return before?.sets.join() === sets.join() ? before : undefined;
+      },
+    }),
+  /** How far every copy of a zone is; the last answer stands in while the network is away. */
+  zoneProgress: (zoneId: string | undefined) =>
+    queryOptions({
+      queryKey: ["progress", zoneId],
+      queryFn: () =>
+        kept(progressKey, async (): Promise<AskedProgress> => {
+          const asked = Date.now();
+          const progress = await ask(api.GET("/api/log/progress", { params: { query: { zoneId } } }));
+          return { asked, zoneId: zoneId!, progress };
+        }),
+      placeholderData: () => {
+        const last = stored<AskedProgress>(progressKey);
+        return last?.zoneId === zoneId ? last : undefined;
+      },
+      enabled: zoneId !== undefined,
+    }),
+  setProgress: (setId: string | undefined) =>
+    queryOptions({
+      queryKey: ["progress", "set", setId],
+      queryFn: ({ signal }) => ask(api.GET("/api/log/progress", { params: { query: { setId } }, signal })),
+      enabled: setId !== undefined,
+      staleTime: 0,
+    }),
+  log: (search: string, kind: LogKind | undefined) =>
+    queryOptions({
+      queryKey: ["log", search, kind],
+      queryFn: ({ signal }) => ask(api.GET("/api/log", { params: { query: { search, kind } }, signal })),
+      placeholderData: keepPreviousData,
+      staleTime: 0,
+    }),
+};
+
+/** The name of a question: the first word of its key. */
+export type QueryName =
+  | "health"
+  | "bench"
+  | "effects"
+  | "sets"
+  | "zone"
+  | "schemes"
+  | "preview"
+  | "help"
+  | "mends"
+  | "mendAll"
+  | "judgement"
+  | "materials"
+  | "near"
+  | "swatch"
+  | "standIns"
+  | "calibrations"
+  | "stripe"
+  | "scale"
+  | "mixes"
+  | "mixPreview"
+  | "ratio"
+  | "mixRecords"
+  | "again"
+  | "amounts"
+  | "tiles"
+  | "tilePreview"
+  | "painted"
+  | "match"
+  | "calendar"
+  | "feed"
+  | "plan"
+  | "whatIfs"
+  | "progress"
+  | "log";
+
+/** Asks for health at once, after a call found nobody there. */
+export function suspectConnection() {
+  void queryClient.invalidateQueries({ queryKey: queries.health().queryKey });
+}

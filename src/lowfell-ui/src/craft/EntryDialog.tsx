@@ -1,0 +1,189 @@
+import { queries } from "../api/queries";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { wording } from "../api/client";
+import type { LogAction } from "../api/types";
+import { number } from "../api/words";
+import { Button, Choice, Dialog, Field, NumberInput, TextInput } from "../ui";
+import { keepPhoto, rememberWho, whoPaints } from "./logAction";
+
+/** What a painter writes down beside the step itself. */
+export type Entry = Pick<
+  LogAction,
+  "who" | "deviation" | "cause" | "remedy" | "note" | "photoId" | "paintFraction" | "mixRecordId"
+>;
+
+interface Props {
+  kind: "problem" | "note" | "otherwise";
+  title: string;
+  /** Share of paint as planned; none where nothing is thinned. */
+  planned?: number | null;
+  onClose: () => void;
+  onWrite: (entry: Partial<Entry>) => void;
+}
+
+const area = "w-full rounded border border-strong bg-raised p-2 text-base";
+
+/** What went wrong with its cause and remedy, a remark, or what was done otherwise than planned; with a picture. */
+export function EntryDialog({ kind, title, planned, onClose, onWrite }: Props) {
+  const [entry, setEntry] = useState<Partial<Entry>>({ who: whoPaints() });
+  const [file, setFile] = useState<File>();
+  const [fault, setFault] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const set = (part: Partial<Entry>) => setEntry((e) => ({ ...e, ...part }));
+  const said = [entry.note, entry.deviation, entry.cause, entry.remedy].some((t) => t?.trim());
+  const ready =
+    kind === "otherwise"
+      ? said || entry.paintFraction != null || entry.mixRecordId != null
+      : Boolean(entry.note?.trim()) || (kind === "note" && file !== undefined);
+  async function write() {
+    setBusy(true);
+    try {
+      rememberWho(entry.who ?? "");
+      onWrite({ ...entry, photoId: file ? await keepPhoto(file) : undefined });
+      onClose();
+    } catch (error) {
+      setFault(error instanceof Error ? error.message : wording(error));
+    } finally {
+      setBusy(false);
+    }
+  }
+  return (
+    <Dialog open title={title} onClose={onClose}>
+      <div className="flex flex-col gap-3">
+        {kind !== "otherwise" && (
+          <Words
+            label={kind === "problem" ? "What went wrong?" : "What is to be remembered?"}
+            value={entry.note}
+            onChange={(note) => set({ note })}
+          />
+        )}
+        {kind === "problem" && (
+          <>
+            <Words label="Why?" value={entry.cause} onChange={(cause) => set({ cause })} />
+            <Words label="What mended it?" value={entry.remedy} onChange={(remedy) => set({ remedy })} />
+          </>
+        )}
+        {kind === "otherwise" && <Otherwise entry={entry} planned={planned} onChange={set} />}
+        <div className="grid grid-cols-2 gap-3">
+          <Field label="Who">
+            {(id) => (
+              <TextInput
+                id={id}
+                maxLength={120}
+                value={entry.who ?? ""}
+                onChange={(e) => set({ who: e.target.value })}
+              />
+            )}
+          </Field>
+          {kind !== "otherwise" && (
+            <Field label="Picture" hint="PNG or JPEG up to 10 MB; where it was taken is left out">
+              {(id, d) => (
+                <input
+                  id={id}
+                  aria-describedby={d}
+                  type="file"
+                  accept="image/png,image/jpeg"
+                  className="w-full text-sm file:mr-3 file:min-h-8 file:rounded file:border file:border-strong file:bg-raised file:px-3"
+                  onChange={(e) => {
+                    setFault(undefined);
+                    setFile(e.target.files?.[0]);
+                  }}
+                />
+              )}
+            </Field>
+          )}
+        </div>
+        {fault && (
+          <p role="alert" className="text-sm font-semibold text-stop">
+            {fault} Leave the picture out, or choose another; the words are still here.
+          </p>
+        )}
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Back</Button>
+          <Button
+            look="main"
+
+            disabled={!ready || busy}
+            onClick={() => void write()}
+          >
+            Write it down
+          </Button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+function Words({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: string | undefined;
+  onChange: (v: string) => void;
+}) {
+  return (
+    <Field label={label}>
+      {(id) => (
+        <textarea
+          id={id}
+          rows={2}
+          maxLength={2000}
+          className={area}
+          value={value ?? ""}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      )}
+    </Field>
+  );
+}
+
+interface OtherwiseProps {
+  entry: Partial<Entry>;
+  planned: number | null | undefined;
+  onChange: (part: Partial<Entry>) => void;
+}
+
+/** The dilution as it was laid on, the recorded mix, and what else was different. */
+function Otherwise({ entry, planned, onChange }: OtherwiseProps) {
+  const mixes = useQuery(queries.mixRecords());
+  return (
+    <>
+      <Words label="What was different?" value={entry.deviation} onChange={(deviation) => onChange({ deviation })} />
+      <div className="grid grid-cols-2 gap-3">
+        <Field label={`Paint in it, %${planned != null ? ` (planned ${number(planned * 100, 0)})` : ""}`}>
+          {(id) => (
+            <NumberInput
+              id={id}
+              value={entry.paintFraction != null ? Math.round(entry.paintFraction * 100) : null}
+              min={1}
+              max={100}
+              unit="%"
+              onChange={(v) => onChange({ paintFraction: v / 100 })}
+              onEmpty={() => onChange({ paintFraction: undefined })}
+            />
+          )}
+        </Field>
+        <Field label="From a mix that was made">
+          {(id) => (
+            <Choice
+              id={id}
+              label="From a mix that was made"
+              value={entry.mixRecordId ?? "none"}
+              options={[
+                { value: "none", label: "none" },
+                ...(mixes.data ?? []).map((m) => ({
+                  value: m.id,
+                  label: `${m.name}, ${new Date(m.madeAt).toLocaleDateString("en-GB", { day: "numeric", month: "short" })}`,
+                })),
+              ]}
+              onChange={(v) => onChange({ mixRecordId: v === "none" ? undefined : v })}
+            />
+          )}
+        </Field>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,52 @@
+import { render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { expect, test, vi } from "vitest";
+import type { Calendar } from "../../api/types";
+import { CalendarDialog } from "./CalendarDialog";
+
+const calendar: Calendar = {
+  version: 1,
+  timeZone: "Europe/London",
+  weekly: [
+    { day: "tuesday", startMin: 1170, endMin: 1320 },
+    { day: "thursday", startMin: 1200, endMin: 1380 },
+    { day: "sunday", startMin: 570, endMin: 750 },
+  ],
+  exceptions: [],
+  room: { temperatureC: 17, humidity: 0.6, fan: false, cansFit: true },
+};
+
+const times = () => screen.getAllByLabelText(/^(Start|End) of evening/).map((e) => (e as HTMLInputElement).value);
+
+test("an evening that is taken out leaves the others their times", async () => {
+  render(<CalendarDialog calendar={calendar} onClose={() => {}} />);
+  expect(times()).toEqual(["19:30", "22:00", "20:00", "23:00", "09:30", "12:30"]);
+  await userEvent.click(screen.getByRole("button", { name: "Take evening 1 out" }));
+  expect(times()).toEqual(["20:00", "23:00", "09:30", "12:30"]);
+});
+
+test("a time that is being typed stays as it is typed", async () => {
+  render(<CalendarDialog calendar={calendar} onClose={() => {}} />);
+  const start = screen.getByLabelText("Start of evening 2");
+  await userEvent.clear(start);
+  await userEvent.type(start, "18:4");
+  expect(start).toHaveValue("18:4");
+  expect(start).toHaveAttribute("aria-invalid", "true");
+  await userEvent.type(start, "5");
+  expect(start).toHaveAttribute("aria-invalid", "false");
+});
+
+test("what is kept is what is shown", async () => {
+  const bodies: Calendar[] = [];
+  vi.stubGlobal(
+    "fetch",
+    vi.fn(async (request: Request) => {
+      bodies.push((await request.json()) as Calendar);
+      return new Response("{}", { headers: { "content-type": "application/json" } });
+    }),
+  );
+  render(<CalendarDialog calendar={calendar} onClose={() => {}} />);
+  await userEvent.click(screen.getByRole("button", { name: "Take evening 2 out" }));
+  await userEvent.click(screen.getByRole("button", { name: "Keep" }));
+  expect(bodies[0]!.weekly).toEqual([calendar.weekly[0], calendar.weekly[2]]);
+});

@@ -1,0 +1,95 @@
+import type { Coat, ZonePage } from "../../api/types";
+import { number, techniqueFacts } from "../../api/words";
+import { NumberInput, Toggle } from "../../ui";
+
+const usual = { count: 12, widthMm: 0.5, lengthMm: 2 };
+
+interface Props {
+  page: ZonePage;
+  coat: Coat;
+  onChange: (field: string, change: (coat: Coat) => Coat) => void;
+}
+
+/** Marks by number and size, and a coat that fades out with height. */
+export function MarksEditor({ page, coat, onChange }: Props) {
+  const { heightFromMm, heightToMm } = page.zone;
+  const told = heightFromMm != null && heightToMm != null;
+  const { byMarks } = techniqueFacts(coat.technique);
+  if (!byMarks && !told && !coat.fade) return null;
+  return (
+    <div className="flex flex-col gap-1 border-t border-line pt-3 text-sm">
+      {byMarks && (
+        <>
+          <Toggle
+            label="Counted marks"
+            checked={coat.marks != null}
+            onChange={(on) => onChange("marks", (c) => (on ? { ...c, marks: usual } : without(c, "marks")))}
+          />
+          {coat.marks && (
+            <div className="grid grid-cols-3 gap-2 pl-6">
+              {(
+                [
+                  ["on a copy", "count", 1, 100_000],
+                  ["mm wide", "widthMm", 0.01, 500],
+                  ["mm long", "lengthMm", 0.01, 2_000],
+                ] as const
+              ).map(([label, key, min, max]) => (
+                <label key={key} className="text-xs text-soft">
+                  <NumberInput
+                    value={coat.marks![key]}
+                    min={min}
+                    max={max}
+                    onChange={(v) => onChange(`marks${key}`, (c) => ({ ...c, marks: { ...c.marks!, [key]: v } }))}
+                  />
+                  {label}
+                </label>
+              ))}
+              <span className="col-span-3 text-xs text-soft">
+                {number((coat.marks.widthMm * page.zone.scale) / 10, 1)} by{" "}
+                {number((coat.marks.lengthMm * page.zone.scale) / 10, 1)} cm in life, at 1:{number(page.zone.scale)}
+              </span>
+            </div>
+          )}
+        </>
+      )}
+      {(told || coat.fade) && (
+        <>
+          <Toggle
+            label="Fades with height"
+            checked={coat.fade != null}
+            onChange={(on) =>
+              onChange("fade", (c) =>
+                on ? { ...c, fade: { fullMm: heightFromMm ?? 0, noneMm: heightToMm ?? 0 } } : without(c, "fade"),
+              )
+            }
+          />
+          {coat.fade && (
+            <div className="grid grid-cols-2 gap-2 pl-6">
+              {(
+                [
+                  ["mm: full film", "fullMm"],
+                  ["mm: none", "noneMm"],
+                ] as const
+              ).map(([label, key]) => (
+                <label key={key} className="text-xs text-soft">
+                  <NumberInput
+                    value={coat.fade![key]}
+                    min={0}
+                    max={10_000}
+                    onChange={(v) => onChange(`fade${key}`, (c) => ({ ...c, fade: { ...c.fade!, [key]: v } }))}
+                  />
+                  {label}
+                </label>
+              ))}
+            </div>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+function without<K extends "marks" | "fade">(coat: Coat, key: K): Coat {
+  const { [key]: _gone, ...rest } = coat;
+  return rest as Coat;
+}

@@ -1,0 +1,95 @@
+import { describe, expect, it } from "vitest";
+import type { Family, Material } from "../../api/types";
+import { familyFacts, usualFraction } from "../../api/words";
+import { coat } from "../../test/samples";
+import { coatOf } from "../../craft/coatOf";
+import { withKnown, withMaterial, withTechnique } from "./stackEdits";
+
+const material = (id: string, family: Family): Material =>
+  ({
+    id,
+    material: { name: id, family },
+    facts: { thinners: familyFacts(family).thinners, colour: "#888888" },
+  }) as unknown as Material;
+
+const tan = material("tan", "acrylicPaint");
+const kelp = material("kelp", "acrylicWash");
+const can = material("can", "primerAerosol");
+const oil = material("oil", "oilPaint");
+const shelf = [tan, kelp, can, oil];
+
+describe("a technique proposes its usual dilution", () => {
+  it("for the paint that is there", () => {
+    const glaze = withTechnique(coat("a", { paintFraction: 0.75 }), "glaze", shelf);
+    expect(glaze.paintFraction).toBe(usualFraction("glaze", "acrylicPaint"));
+    expect(glaze.materialId).toBe("tan");
+    expect(withTechnique(coat("a", { materialId: "oil" }), "filter", shelf).paintFraction).toBeLessThan(0.1);
+  });
+
+  it("and lets go of what only the other way asks for", () => {
+    const marked = coat("a", {
+      technique: "speckle",
+      marks: { count: 6, widthMm: 1, lengthMm: 1 },
+      deposit: { wetFilmUm: [1, 2, 3], coverage: [0, 0.1, 0.2] },
+    });
+    const base = withTechnique(marked, "baseCoat", shelf);
+    expect(base.marks).toBeUndefined();
+    expect(base.deposit).toBeUndefined();
+    expect(withTechnique({ ...marked, technique: "streak" }, "marking", shelf).marks).toEqual(marked.marks);
+  });
+
+  it("handwork has no paint, and what follows on it gets one again", () => {
+    const opened = withTechnique(coat("a"), "openChips", shelf);
+    expect(opened.materialId).toBeUndefined();
+    expect(withTechnique(opened, "dryBrush", shelf).materialId).toBe("tan");
+    expect(withTechnique(coat("a", { materialId: undefined, mixId: "m" }), "wash", shelf).mixId).toBe("m");
+  });
+});
+
+describe("a material proposes how it is used", () => {
+  it("a can is sprayed as it comes", () => {
+    const sprayed = withMaterial(coat("a"), can, shelf);
+    expect(sprayed).toMatchObject({ technique: "sprayCan", paintFraction: 1, materialId: "can" });
+  });
+
+  it("what no longer comes in a can is brushed", () => {
+    const sprayed = withMaterial(coat("a"), can, shelf);
+    expect(withMaterial(sprayed, tan, shelf)).toMatchObject({ technique: "baseCoat", thinner: "water" });
+  });
+
+  it("another paint of the same kind keeps the dilution, another kind gets its own", () => {
+    const other = material("other", "acrylicPaint");
+    expect(withMaterial(coat("a", { paintFraction: 0.66 }), other, [...shelf, other]).paintFraction).toBe(0.66);
+    const spirit = withMaterial(coat("a", { paintFraction: 0.66 }), oil, shelf);
+    expect(spirit.thinner).toBe("whiteSpirit");
+    expect(spirit.paintFraction).toBe(usualFraction("baseCoat", "oilPaint"));
+  });
+
+  it("a new coat begins with what is usual", () => {
+    expect(coatOf("thinnedWash", kelp).paintFraction).toBe(usualFraction("thinnedWash", "acrylicWash"));
+    expect(coatOf("sprayCan", can)).toMatchObject({ paintFraction: 1, known: [], whileWet: false });
+  });
+});
+
+describe("what the painter knows", () => {
+  const finding = { rule: "heavy-wash", coatId: "a", aspect: "", mark: "m1" };
+
+  it("stands on its coat with the reason", () => {
+    const [a, b] = withKnown([coat("a"), coat("b")], finding, "it is meant");
+    expect(a!.known).toEqual([{ rule: "heavy-wash", aspect: "", mark: "m1", reason: "it is meant" }]);
+    expect(b!.known).toEqual([]);
+  });
+
+  it("is said once, and can be taken back", () => {
+    const once = withKnown([coat("a")], finding, "it is meant");
+    const twice = withKnown(once, { ...finding, mark: "m2" }, "still");
+    expect(twice[0]!.known).toEqual([{ rule: "heavy-wash", aspect: "", mark: "m2", reason: "still" }]);
+    expect(withKnown(twice, finding, null)[0]!.known).toEqual([]);
+  });
+
+  it("of one aspect leaves the others", () => {
+    const both = withKnown(withKnown([coat("a")], finding, "x"), { ...finding, aspect: "edge" }, "y");
+    expect(both[0]!.known).toHaveLength(2);
+    expect(withKnown(both, finding, null)[0]!.known.map((k) => k.aspect)).toEqual(["edge"]);
+  });
+});

@@ -1,0 +1,97 @@
+using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Techniques;
+using Xunit;
+
+namespace Lowfell.Core.Tests.Materials;
+
+/// <summary>A material that is told by family and colour alone.</summary>
+public sealed class FamilyDefaultTests
+{
+    private static Material Of(Family family, string colour = "#7d7a5c") => new() { Name = "it", Family = family, Colour = Srgb.Parse(colour) };
+
+    [Theory]
+    [InlineData(Family.AcrylicPaint, Thinner.Water, Technique.BaseCoat)]
+    [InlineData(Family.AcrylicWash, Thinner.Water, Technique.Wash)]
+    [InlineData(Family.Ink, Thinner.Water, Technique.Wash)]
+    [InlineData(Family.Lacquer, Thinner.LacquerThinner, Technique.BaseCoat)]
+    [InlineData(Family.EnamelPaint, Thinner.WhiteSpirit, Technique.BaseCoat)]
+    [InlineData(Family.EnamelWash, Thinner.WhiteSpirit, Technique.Wash)]
+    [InlineData(Family.OilPaint, Thinner.WhiteSpirit, Technique.Wash)]
+    [InlineData(Family.VarnishWater, Thinner.Water, Technique.Varnish)]
+    [InlineData(Family.PrimerAerosol, Thinner.LacquerThinner, Technique.SprayCan)]
+    [InlineData(Family.PrimerWater, Thinner.Water, Technique.BaseCoat)]
+    [InlineData(Family.TexturePaste, Thinner.Water, Technique.Texture)]
+    [InlineData(Family.CracklePaste, Thinner.Water, Technique.CracklePaste)]
+    [InlineData(Family.CrackleMedium, Thinner.Water, Technique.CrackleMedium)]
+    [InlineData(Family.Grit, Thinner.Water, Technique.GritInGlue)]
+    [InlineData(Family.ChippingMedium, Thinner.Water, Technique.ChippingFluid)]
+    [InlineData(Family.WashableMarking, Thinner.Water, Technique.Marking)]
+    [InlineData(Family.Pencil, Thinner.Water, Technique.Marking)]
+    [InlineData(Family.Pigment, Thinner.WhiteSpirit, Technique.Pigment)]
+    [InlineData(Family.Tufts, Thinner.Water, Technique.Tufts)]
+    public void It_comes_with_its_thinner_and_proposes_its_technique(Family family, Thinner thinner, Technique technique)
+    {
+        Assert.Equal(thinner, family.Facts().OwnThinner);
+        Assert.Equal(technique, family.Proposed());
+    }
+
+    [Theory]
+    [InlineData("#1c1c1e", 0.98)]
+    [InlineData("#f2f0ea", 0.85)]
+    [InlineData("#f0c020", 0.75)]
+    public void A_paint_hides_by_its_colour(string colour, double about) => Assert.InRange(Of(Family.AcrylicPaint, colour).ContrastRatio, about - 0.1, Math.Min(0.999, about + 0.1));
+
+    [Fact]
+    public void A_wash_is_no_paint()
+    {
+        var wash = Of(Family.AcrylicWash, "#3b2a1c");
+        var paint = Of(Family.AcrylicPaint, "#3b2a1c");
+        Assert.True(wash.ContrastRatio < paint.ContrastRatio);
+        Assert.True(wash.VolumeSolids < paint.VolumeSolids);
+        Assert.Equal(Sheen.Satin, wash.Sheen);
+        Assert.Equal(Sheen.Matt, paint.Sheen);
+    }
+
+    [Fact]
+    public void What_is_said_stands_before_what_the_family_says()
+    {
+        var own = Of(Family.AcrylicWash) with { OwnContrastRatio = 0.5, OwnReferenceFilmUm = 30, OwnVolumeSolids = 0.2, OwnSheen = Sheen.Gloss, OwnUndertonePower = 0.7, OwnDropsPerMl = 33 };
+        Assert.Equal((0.5, 30, 0.2, Sheen.Gloss, 0.7), (own.ContrastRatio, own.ReferenceFilmUm, own.VolumeSolids, own.Sheen, own.UndertonePower));
+        Assert.Equal(1.0 / 33, own.DropMl, 6);
+    }
+
+    [Fact]
+    public void Every_family_is_whole()
+    {
+        foreach (var family in Enum.GetValues<Family>())
+        {
+            var material = Of(family);
+            Assert.NotEmpty(family.Facts().Label);
+            Assert.InRange(material.ContrastRatio, 0, 1);
+            Assert.InRange(material.VolumeSolids, 0.01, 1);
+            Assert.InRange(material.UndertonePower, 0, 1);
+            Assert.InRange(material.DropMl, 0.005, 0.2);
+            Assert.True(material.Drying.TouchMin >= 0 && material.Drying.RecoatMin >= material.Drying.TouchMin, family.ToString());
+            Assert.InRange(family.Proposed().UsualFraction(family), 0.01, 1);
+        }
+    }
+
+    [Theory]
+    [InlineData(Technique.BaseCoat, 0.7, 0.85)]
+    [InlineData(Technique.Airbrush, 0.4, 0.6)]
+    [InlineData(Technique.DryBrush, 1, 1)]
+    [InlineData(Technique.Glaze, 0.1, 0.2)]
+    [InlineData(Technique.SprayCan, 1, 1)]
+    [InlineData(Technique.Pigment, 1, 1)]
+    public void A_technique_proposes_its_usual_dilution_of_acrylic(Technique technique, double least, double most) =>
+        Assert.InRange(technique.UsualFraction(Family.AcrylicPaint), least, most);
+
+    [Theory]
+    [InlineData(Family.OilPaint, Technique.Filter, 0.02, 0.05)]
+    [InlineData(Family.EnamelPaint, Technique.Filter, 0.05, 0.1)]
+    [InlineData(Family.Lacquer, Technique.Airbrush, 0.3, 0.5)]
+    public void A_spirit_family_is_thinned_as_it_wants(Family family, Technique technique, double least, double most) =>
+        Assert.InRange(technique.UsualFraction(family), least, most);
+}
