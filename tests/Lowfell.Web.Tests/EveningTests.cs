@@ -212,7 +212,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
 
         await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{gear["id"]}", Piece(p => p["partOfId"] = (string)gear["id"]!), "partOfId");
         await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{gear["id"]}", Piece(p => p["copies"] = 3), "copies");
-        await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{gear["id"]}", Piece(p => p["glueMin"] = -1), "glueMin");
+        await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{gear["id"]}", Piece(p => p["glueMin"] = -1), "piece.glueMin");
 
         // A copy of the set is fitted on itself, not on the first.
         var copy = (string)(await host.PostAsync($"/api/sets/{setId}/copy", null, HttpStatusCode.Created))["id"]!;

@@ -101,7 +101,7 @@ public sealed class PieceTests(TestHost host) : IClassFixture<TestHost>
         await RefusedAsync(p => p["joins"] = new JsonArray(new JsonObject { ["a"] = wall.ToString(), ["b"] = trim.ToString(), ["clearanceMm"] = -1 }), "outside 0 to 50 mm");
         await RefusedAsync(p => p["assembly"] = new JsonArray(new JsonObject { ["name"] = "roof", ["closes"] = new JsonArray(nobody) }), "no zone of this piece");
         await RefusedAsync(p => p["assembly"] = new JsonArray(new JsonObject { ["name"] = "roof", ["closes"] = new JsonArray(), ["afterZoneId"] = wall.ToString(), ["afterCoatId"] = nobody }), "no coat of that zone");
-        await RefusedAsync(p => p["zones"] = new JsonArray(), "outside 1 to 60");
+        await RefusedAsync(p => p["zones"] = new JsonArray(), "1 to 60 are needed");
     }
 
     private async Task RefusedAsync(Action<JsonObject> spoil, string says)

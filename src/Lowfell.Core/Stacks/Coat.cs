@@ -4,6 +4,7 @@ using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Stacks;
 
@@ -21,10 +22,10 @@ public enum Wait
 }
 
 /// <summary>Marks of a coat, where they are counted and measured.</summary>
-/// <param name="Count">How many on one copy, 1..100000.</param>
+/// <param name="Count">How many on one copy.</param>
 /// <param name="WidthMm">Width of one on the model, mm; of grit the size of a grain.</param>
 /// <param name="LengthMm">Length of one on the model, mm.</param>
-public sealed record Marks(int Count, double WidthMm, double LengthMm)
+public sealed record Marks([MarkCountBound] int Count, [MarkWidthBound] double WidthMm, [MarkLengthBound] double LengthMm)
 {
     /// <summary>What they cover on one copy, mm2.</summary>
     [JsonIgnore]
@@ -34,7 +35,7 @@ public sealed record Marks(int Count, double WidthMm, double LengthMm)
 /// <summary>A coat that fades out with height.</summary>
 /// <param name="FullMm">Height above the foot at which the film is full, mm.</param>
 /// <param name="NoneMm">Height at which there is none, mm.</param>
-public sealed record Fade(double FullMm, double NoneMm)
+public sealed record Fade([HeightBound] double FullMm, [HeightBound] double NoneMm)
 {
     /// <summary>Share of the film at a height, 0..1: full beyond one end, none beyond the other, even between.</summary>
     public double At(double heightMm) => FullMm == NoneMm ? 1 : Math.Clamp((heightMm - NoneMm) / (FullMm - NoneMm), 0, 1);
@@ -65,7 +66,7 @@ public sealed record Fade(double FullMm, double NoneMm)
 /// <param name="Aspect">Which of several faults of that rule.</param>
 /// <param name="Reason">Why it may rest.</param>
 /// <param name="Mark">What the coats were then.</param>
-public sealed record KnownFinding(string Rule, string Aspect, string Reason, string Mark);
+public sealed record KnownFinding([TagBound] string Rule, [TagBound] string Aspect, [ReasonBound] string Reason, [TagBound] string Mark);
 
 /// <summary>One application of one material or mix with one technique.</summary>
 public sealed record Coat

@@ -1,6 +1,5 @@
-using System.Numerics;
 using Lowfell.Core.Colour;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Web.Api;
 
@@ -8,9 +7,6 @@ namespace Lowfell.Web.Api;
 /// <remarks>The preview runs on every keystroke, so a request that is right costs no allocation but this.</remarks>
 public sealed class Checks
 {
-    /// <summary>Longest name.</summary>
-    public const int LongestName = 120;
-
     private static readonly Dictionary<string, string[]> Nothing = [];
 
     private Dictionary<string, string[]>? errors;
@@ -32,62 +28,56 @@ public sealed class Checks
         }
     }
 
-    /// <summary>A number within bounds; not-a-number is never within.</summary>
-    public void Within<T>(string prefix, string field, T value, T least, T most, string unit = "")
-        where T : INumber<T>
+    /// <summary>A figure within its bound.</summary>
+    public void Figure(string path, double value, FigureBoundAttribute bound)
+    {
+        if (!bound.Holds(value))
+        {
+            Named(path, FormattableString.Invariant($"{value} is outside {bound.Allowed}."));
+        }
+    }
+
+    /// <summary>A figure within bounds that follow from what there is; not-a-number is never within.</summary>
+    public void Within(string path, double value, double least, double most, string unit = "")
     {
         if (!(value >= least && value <= most))
         {
-            Named(prefix + field, $"{value} is outside {least} to {most}{unit}.");
+            Named(path, FormattableString.Invariant($"{value} is outside {least} to {most}{unit}."));
         }
     }
 
-    /// <summary>As <see cref="Within"/>, where there is a number.</summary>
-    public void WithinIfAny(string prefix, string field, double? value, double least, double most, string unit = "")
+    /// <summary>A text of its length, without control characters.</summary>
+    public void Length(string path, string? text, LengthBoundAttribute length)
     {
-        if (value is { } given)
-        {
-            Within(prefix, field, given, least, most, unit);
-        }
-    }
-
-    /// <summary>A name of 1 to 120 characters without control characters.</summary>
-    public void Name(string prefix, string field, string? value)
-    {
-        if (string.IsNullOrWhiteSpace(value))
-        {
-            Fault(prefix + field, "A name is needed.");
-        }
-        else
-        {
-            Text(prefix, field, value, LongestName);
-        }
-    }
-
-    /// <summary>Free text up to a length.</summary>
-    public void Text(string prefix, string field, string? value, int longest)
-    {
-        if (value is null)
+        if (IsOfLength(text, length))
         {
             return;
         }
 
-        if (value.Length > longest)
+        Named(path, text is null || text.Length <= length.Most
+            ? text?.Contains('\0', StringComparison.Ordinal) == true ? "The character U+0000 is not allowed." : $"nothing is written here; 1 to {length.Most} characters are needed."
+            : $"{text.Length} characters are too many; {length.Most} are allowed.");
+    }
+
+    /// <summary>Whether a text is of its length, and without what can't be kept; one that must be there is more than blanks.</summary>
+    public static bool IsOfLength(string? text, LengthBoundAttribute length) =>
+        text is null ? length.Least == 0 : text.Length <= length.Most && !text.Contains('\0', StringComparison.Ordinal) && (length.Least == 0 || !string.IsNullOrWhiteSpace(text));
+
+    /// <summary>A list of its length, where there is one.</summary>
+    public void Count(string path, int? count, LengthBoundAttribute length)
+    {
+        if (count is { } given && (given < length.Least || given > length.Most))
         {
-            Named(prefix + field, $"{value.Length} characters are too many; {longest} are allowed.");
-        }
-        else if (value.AsSpan().IndexOf('\0') >= 0)
-        {
-            Named(prefix + field, "The character U+0000 is not allowed.");
+            Named(path, given > length.Most ? $"{given} are too many; {length.Most} are allowed." : $"{given} are too few; {length.Least}{(length.Most > length.Least ? $" to {length.Most}" : "")} are needed.");
         }
     }
 
     /// <summary>A colour written #rrggbb, or none.</summary>
-    public void Colour(string prefix, string field, string? value)
+    public void Colour(string path, string? value)
     {
         if (value is not null && !Srgb.TryParse(value, out _))
         {
-            Named(prefix + field, $"'{(value.Length > 20 ? value[..20] + "…" : value)}' is not a colour written #rrggbb.");
+            Named(path, $"'{(value.Length > 20 ? value[..20] + "…" : value)}' is not a colour written #rrggbb.");
         }
     }
 

@@ -34,14 +34,26 @@ internal static class FieldWords
         ["glueMin"] = "minutes for the glue",
     };
 
-    /// <summary>The item of a list that a field belongs to, such as "Coat 3"; empty where it belongs to none.</summary>
+    // What one of a list is called, where it is not the list's own word.
+    private static readonly Dictionary<string, string> OfLists = new() { ["under"] = "ground coat", ["painted"] = "painted cell", ["weekly"] = "evening", ["assembly"] = "part", ["copies"] = "piece" };
+
+    /// <summary>The items of lists that a field belongs to, the outermost first, such as "Zone 4, coat 3"; empty where it belongs to none.</summary>
     public static string Item(string path)
     {
-        var open = path.IndexOf('[', StringComparison.Ordinal);
-        var close = path.IndexOf(']', StringComparison.Ordinal);
-        return open > 0 && close > open && int.TryParse(path.AsSpan(open + 1, close - open - 1), out var index)
-            ? $"{Capital(Single(Last(path[..open])))} {index + 1}"
-            : "";
+        var items = new StringBuilder();
+        for (var open = path.IndexOf('[', StringComparison.Ordinal); open > 0; open = path.IndexOf('[', open + 1))
+        {
+            var close = path.IndexOf(']', open);
+            if (close < 0 || !int.TryParse(path.AsSpan(open + 1, close - open - 1), out var index))
+            {
+                break;
+            }
+
+            var list = Last(path[..open]);
+            items.Append(items.Length == 0 ? "" : ", ").Append(OfLists.GetValueOrDefault(list) ?? Single(list)).Append(' ').Append(index + 1);
+        }
+
+        return Capital(items.ToString());
     }
 
     /// <summary>The field in the painter's words, with the item that it belongs to.</summary>

@@ -1,4 +1,8 @@
+using System.Globalization;
+using System.Reflection;
 using System.Text.Json.Nodes;
+using Lowfell.Core.Wording;
+using Microsoft.AspNetCore.Mvc.Infrastructure;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 
@@ -29,8 +33,53 @@ public static class OpenApiNames
 
             return Task.CompletedTask;
         });
+        options.AddSchemaTransformer((schema, context, _) =>
+        {
+            Bound(schema, Marks(context));
+            return Task.CompletedTask;
+        });
         options.AddDocumentTransformer(Describe);
     }
+
+    private static IEnumerable<Attribute> Marks(OpenApiSchemaTransformerContext context) =>
+        context.JsonPropertyInfo?.AttributeProvider is PropertyInfo property ? Bounds.On(property)
+        : context.ParameterDescription?.ParameterDescriptor is IParameterInfoParameterDescriptor { ParameterInfo: { } parameter } && context.JsonPropertyInfo is null ? parameter.GetCustomAttributes().Where(Bounds.IsMark)
+        : [];
+
+    // The bounds that a field is marked with, for whoever builds a form.
+    private static void Bound(OpenApiSchema schema, IEnumerable<Attribute> marks)
+    {
+        var list = (schema.Type & JsonSchemaType.Array) != 0;
+        foreach (var mark in marks)
+        {
+            switch (mark)
+            {
+                case FigureBoundAttribute figure:
+                    var of = list && schema.Items is OpenApiSchema items ? items : schema;
+                    (of.Minimum, of.ExclusiveMinimum, of.Maximum) = (figure.Above ? null : Text(figure.Least), figure.Above ? Text(figure.Least) : null, Text(figure.Most));
+                    if (figure.Unit.Length > 0)
+                    {
+                        of.Extensions ??= new Dictionary<string, IOpenApiExtension>();
+                        of.Extensions["x-unit"] = new JsonNodeExtension(figure.Unit);
+                    }
+
+                    break;
+                case LengthBoundAttribute length when list:
+                    (schema.MinItems, schema.MaxItems) = (length.Least > 0 ? length.Least : null, length.Most);
+                    break;
+                case LengthBoundAttribute length:
+                    (schema.MinLength, schema.MaxLength) = (length.Least > 0 ? length.Least : null, length.Most);
+                    break;
+                case ColourBoundAttribute:
+                    schema.Pattern = ColourBoundAttribute.Pattern;
+                    break;
+                default:
+                    break;
+            }
+        }
+    }
+
+    private static string Text(double figure) => figure.ToString(CultureInfo.InvariantCulture);
 
     private static IEnumerable<JsonNode> Words(Type type) => WordConverters.Words(type).Select(w => (JsonNode)w);
 

@@ -1,19 +1,22 @@
 using Lowfell.Core.Amounts;
+using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Materials;
+using Lowfell.Core.Mixes;
+using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
 
 namespace Lowfell.Web.Features.Amounts;
 
 /// <summary>Another number of copies than is planned, to see what it would take.</summary>
 /// <param name="PieceId">The piece.</param>
-/// <param name="Copies">Copies, 0-1000.</param>
-public sealed record CopiesTrial(Guid PieceId, int Copies);
+/// <param name="Copies">Copies.</param>
+public sealed record CopiesTrial(Guid PieceId, [TrialCopiesBound] int Copies);
 
 /// <summary>Another dilution than is planned, to see what it would take.</summary>
 /// <param name="SchemeId">The scheme.</param>
 /// <param name="CoatId">The coat.</param>
-/// <param name="PaintFraction">Paint in the mix by volume, above 0 to 1.</param>
-public sealed record DilutionTrial(Guid SchemeId, Guid CoatId, double PaintFraction);
+/// <param name="PaintFraction">Paint in the mix by volume.</param>
+public sealed record DilutionTrial(Guid SchemeId, Guid CoatId, [PaintFractionBound] double PaintFraction);
 
 /// <summary>A coat of a scheme.</summary>
 /// <param name="SchemeId">The scheme.</param>
@@ -28,8 +31,8 @@ public sealed record CoatOfScheme(Guid SchemeId, Guid CoatId);
 /// <param name="Dilutions">Other dilutions.</param>
 /// <param name="Only">Only these coats, as for tonight; all of them where none are named.</param>
 public sealed record AmountsRequest(
-    Guid? SetId = null, Guid? SchemeId = null, Palette Palette = Palette.Wet, IReadOnlyList<CopiesTrial>? Copies = null, IReadOnlyList<DilutionTrial>? Dilutions = null,
-    IReadOnlyList<CoatOfScheme>? Only = null);
+    Guid? SetId = null, Guid? SchemeId = null, Palette Palette = Palette.Wet, [ManyBound] IReadOnlyList<CopiesTrial>? Copies = null, [ManyBound] IReadOnlyList<DilutionTrial>? Dilutions = null,
+    [ManyBound] IReadOnlyList<CoatOfScheme>? Only = null);
 
 /// <summary>How the shelf stands to a need.</summary>
 public enum StockVerdict

@@ -36,7 +36,7 @@ public sealed record SchoolEffectsView(string School, int OfStacks, IReadOnlyLis
 public static class BenchEndpoints
 {
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/bench").WithTags("Bench");
         group.MapGet("", Get).WithSummary("The open bench.");

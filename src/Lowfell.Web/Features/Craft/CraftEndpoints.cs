@@ -89,7 +89,7 @@ public static class CraftEndpoints
         [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))]);
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app) =>
+    public static void Map(IEndpointRouteBuilder app) =>
         app.MapGet("/api/craft", Get).WithTags("Craft").WithSummary("Techniques, families, substrates, preferences and the rule book.");
 
     private static Ok<CraftView> Get() => TypedResults.Ok(View);

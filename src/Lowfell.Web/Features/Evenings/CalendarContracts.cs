@@ -1,5 +1,7 @@
 using Lowfell.Core.Evenings.Scheduling;
+using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Materials;
+using Lowfell.Core.Wording;
 using Lowfell.Web.Api;
 using NodaTime;
 
@@ -7,22 +9,22 @@ namespace Lowfell.Web.Features.Evenings;
 
 /// <summary>An evening that comes every week.</summary>
 /// <param name="Day">Day of the week.</param>
-/// <param name="StartMin">Begins, minutes after midnight, 0-1439.</param>
+/// <param name="StartMin">Begins, minutes after midnight.</param>
 /// <param name="EndMin">Ends, minutes after midnight, up to 1440.</param>
-public sealed record WeeklyEvening(DayOfWeek Day, int StartMin, int EndMin);
+public sealed record WeeklyEvening(DayOfWeek Day, [EveningStartBound] int StartMin, [EveningEndBound] int EndMin);
 
 /// <summary>A day that is unlike its week.</summary>
 /// <param name="Date">The day.</param>
 /// <param name="StartMin">Begins, minutes after midnight; none for a day without painting.</param>
 /// <param name="EndMin">Ends.</param>
-public sealed record CalendarException(DateOnly Date, int? StartMin = null, int? EndMin = null);
+public sealed record CalendarException(DateOnly Date, [EveningStartBound] int? StartMin = null, [EveningEndBound] int? EndMin = null);
 
 /// <summary>The air of the room.</summary>
-/// <param name="TemperatureC">Temperature, C, 0-45.</param>
-/// <param name="Humidity">Relative humidity, 0.05-0.99.</param>
+/// <param name="TemperatureC">Temperature, C.</param>
+/// <param name="Humidity">Relative humidity.</param>
 /// <param name="Fan">A fan moves it.</param>
 /// <param name="CansFit">Cans may be sprayed: the weather or the booth is fit.</param>
-public sealed record RoomView(double TemperatureC, double Humidity, bool Fan, bool CansFit)
+public sealed record RoomView([TemperatureBound] double TemperatureC, [HumidityBound] double Humidity, bool Fan, bool CansFit)
 {
     /// <summary>As Core knows it.</summary>
     public Climate ToCore() => new(TemperatureC, Humidity, Fan);
@@ -34,12 +36,9 @@ public sealed record RoomView(double TemperatureC, double Humidity, bool Fan, bo
 /// <param name="Weekly">Evenings of every week.</param>
 /// <param name="Exceptions">Days that are unlike it.</param>
 /// <param name="Room">The room.</param>
-public sealed record CalendarView(int Version, string TimeZone, IReadOnlyList<WeeklyEvening> Weekly, IReadOnlyList<CalendarException> Exceptions, RoomView Room)
+public sealed record CalendarView([VersionBound] int Version, [TagBound] string TimeZone, [WeeklyBound] IReadOnlyList<WeeklyEvening> Weekly, [ExceptionsBound] IReadOnlyList<CalendarException> Exceptions, RoomView Room)
 {
     private const int LeastMinutes = 10;
-    private const int MostWeekly = 30;
-    private const int MostExceptions = 400;
-    private const int DayMinutes = 1440;
 
     /// <summary>Weeks that are planned ahead.</summary>
     public const int Weeks = 26;
@@ -52,10 +51,6 @@ public sealed record CalendarView(int Version, string TimeZone, IReadOnlyList<We
             checks.Fault("timeZone", $"'{(TimeZone.Length > 40 ? TimeZone[..40] : TimeZone)}' is no time zone of the IANA database, such as Europe/London.");
         }
 
-        checks.Within("room.", "temperatureC", Room.TemperatureC, 0, 45, " C");
-        checks.Within("room.", "humidity", Room.Humidity, 0.05, 0.99);
-        checks.Within("", "weekly", Weekly.Count, 0, MostWeekly, " evenings");
-        checks.Within("", "exceptions", Exceptions.Count, 0, MostExceptions, " days");
         for (var i = 0; i < Weekly.Count; i++)
         {
             var w = Weekly[i];
@@ -117,8 +112,6 @@ public sealed record CalendarView(int Version, string TimeZone, IReadOnlyList<We
 
     private static void Times(Checks checks, string at, int start, int end)
     {
-        checks.Within(at, "startMin", start, 0, DayMinutes - 1, " minutes after midnight");
-        checks.Within(at, "endMin", end, 1, DayMinutes, " minutes after midnight");
         if (end - start < LeastMinutes)
         {
             checks.Fault(at + "endMin", $"It ends {end - start} minutes after it begins; {LeastMinutes} minutes are the least, and an evening ends by midnight.");

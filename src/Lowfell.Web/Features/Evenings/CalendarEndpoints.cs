@@ -15,7 +15,7 @@ public static class CalendarEndpoints
     private const int MostReadings = 20_000;
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/calendar").WithTags("Evenings").ProducesValidationProblem();
         group.MapGet("", Get).WithSummary("The evenings and the room.");

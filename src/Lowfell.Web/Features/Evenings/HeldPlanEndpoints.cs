@@ -9,7 +9,7 @@ namespace Lowfell.Web.Features.Evenings;
 public static class HeldPlanEndpoints
 {
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/plan/held").WithTags("Evenings").ProducesValidationProblem().ProducesProblem(404);
         group.MapPut("", Hold).WithSummary("Holds a plan: one that a search found, or one made now. It takes the place of the one before.");

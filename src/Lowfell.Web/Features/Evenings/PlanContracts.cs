@@ -3,6 +3,7 @@ using Lowfell.Core.Evenings.Solving;
 using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Rules;
+using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
 using Lowfell.Store;
 using Lowfell.Web.Features.Stack;
@@ -14,17 +15,17 @@ namespace Lowfell.Web.Features.Evenings;
 /// <param name="WithoutOptional">Leaves out the coats that may be left out.</param>
 /// <param name="WithoutCoats">Leaves out these coats.</param>
 /// <param name="WarmAir">Hurries every coat that takes warm air.</param>
-/// <param name="MostCopies">Most copies painted in one go, 1-1000; as many as fit where none is given.</param>
+/// <param name="MostCopies">Most copies painted in one go; as many as fit where none is given.</param>
 /// <param name="OneMore">One more evening every week.</param>
 /// <param name="Learn">Corrects minutes, set-ups and drying by those of the log.</param>
 /// <param name="Overspray">What is planned for spray on touching zones.</param>
 /// <param name="OtherWash">Washes as the other school has them: one generous for two thin, or two thin for one.</param>
 public sealed record PlanRequest(
-    IReadOnlyList<Guid>? SetIds = null,
+    [ManyBound] IReadOnlyList<Guid>? SetIds = null,
     bool WithoutOptional = false,
-    IReadOnlyList<Guid>? WithoutCoats = null,
+    [ManyBound] IReadOnlyList<Guid>? WithoutCoats = null,
     bool WarmAir = false,
-    int? MostCopies = null,
+    [CopiesBound] int? MostCopies = null,
     WeeklyEvening? OneMore = null,
     bool Learn = true,
     OversprayWay Overspray = OversprayWay.Care,
@@ -261,8 +262,8 @@ public sealed record KeepRequest(Guid? PlanId = null, PlanRequest? Request = nul
 
 /// <summary>A search for a better plan.</summary>
 /// <param name="Request">What is to be planned.</param>
-/// <param name="Seconds">Seconds that it may take, 1-300.</param>
-public sealed record SolveRequest(PlanRequest Request, double Seconds = 10);
+/// <param name="Seconds">Seconds that it may take.</param>
+public sealed record SolveRequest(PlanRequest Request, [SearchBound] double Seconds = 10);
 
 /// <summary>How far a search is.</summary>
 /// <param name="Stage">What it is at.</param>

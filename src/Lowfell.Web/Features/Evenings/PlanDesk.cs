@@ -45,13 +45,6 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, TimeProvider clock)
     /// <summary>Refuses a request that names what is not there.</summary>
     internal async Task CheckAsync(PlanRequest request, CancellationToken cancel)
     {
-        var checks = new Checks();
-        if (request.MostCopies is { } most)
-        {
-            checks.Within("", "mostCopies", most, 1, 1000, " copies");
-        }
-
-        checks.Enforce();
         foreach (var id in request.SetIds ?? [])
         {
             if (!await db.Sets.AnyAsync(s => s.Id == id && s.DeletedAt == null, cancel))

@@ -22,7 +22,7 @@ public static class PlanEndpoints
     private const string WarmAir = "warm air";
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/plan").WithTags("Evenings").ProducesValidationProblem();
         group.MapPost("", Plan).WithSummary("Plans the open coats of sets through the evenings; nothing is kept.");

@@ -14,7 +14,7 @@ public sealed record HealthView(string Status, string Version);
 public static class HealthEndpoints
 {
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         app.MapGet("/api/health", Health).WithTags("Health").WithSummary("200 only when the database answers and is migrated.").ProducesProblem(503);
         app.MapPost("/api/health/empty", () => TypedResults.NoContent()).ExcludeFromDescription();

@@ -1,11 +1,13 @@
 using System.Globalization;
 using System.Security.Cryptography;
-using CsvHelper;
 using CsvHelper.Configuration;
+using CsvHelper;
 using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Evenings.Work;
-using Lowfell.Core.Stacks;
+using Lowfell.Core.Mixes;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
@@ -21,38 +23,38 @@ namespace Lowfell.Web.Features.Log;
 /// <param name="ZoneId">The zone.</param>
 /// <param name="CoatId">The coat; that or a part is needed for done, left out, dry and taken back.</param>
 /// <param name="PartId">The part that is fitted, instead of a coat.</param>
-/// <param name="Pass">Which pass, 1-20; 0 for cleaning the coat up.</param>
+/// <param name="Pass">Which pass; 0 for cleaning the coat up.</param>
 /// <param name="Copies">Numbers of the copies, from 1.</param>
 /// <param name="At">When; now where none is given.</param>
-/// <param name="Minutes">Hands-on minutes for all of them together, 0-1000.</param>
-/// <param name="SetUpMinutes">Minutes of setting up before it, 0-240.</param>
-/// <param name="Who">Who did it; 120 characters at most.</param>
-/// <param name="PaintFraction">Share of paint in what was laid on, above 0 to 1, where it was not as planned.</param>
+/// <param name="Minutes">Hands-on minutes for all of them together.</param>
+/// <param name="SetUpMinutes">Minutes of setting up before it.</param>
+/// <param name="Who">Who did it.</param>
+/// <param name="PaintFraction">Share of paint in what was laid on, where it was not as planned.</param>
 /// <param name="MixRecordId">The recorded mix that it was painted with.</param>
-/// <param name="Deviation">What was done otherwise than planned; 2000 characters at most.</param>
-/// <param name="Cause">Why it went wrong; 2000 characters at most.</param>
-/// <param name="Remedy">What mended it; 2000 characters at most.</param>
+/// <param name="Deviation">What was done otherwise than planned.</param>
+/// <param name="Cause">Why it went wrong.</param>
+/// <param name="Remedy">What mended it.</param>
 /// <param name="PhotoId">Its picture, kept before.</param>
-/// <param name="Note">What went wrong, or a remark; 2000 characters at most.</param>
+/// <param name="Note">What went wrong, or a remark.</param>
 public sealed record LogAction(
     Guid Id,
     LogKind Kind,
     Guid ZoneId,
-    IReadOnlyList<int> Copies,
+    [CopyListBound, CopiesBound] IReadOnlyList<int> Copies,
     Guid? CoatId = null,
     Guid? PartId = null,
-    int Pass = 1,
+    [StepPassBound] int Pass = 1,
     DateTimeOffset? At = null,
-    double? Minutes = null,
-    double? SetUpMinutes = null,
-    string Who = "",
-    double? PaintFraction = null,
+    [StepMinutesBound] double? Minutes = null,
+    [SetUpBound] double? SetUpMinutes = null,
+    [TagBound] string Who = "",
+    [PaintFractionBound] double? PaintFraction = null,
     Guid? MixRecordId = null,
-    string Deviation = "",
-    string Cause = "",
-    string Remedy = "",
+    [NoteBound] string Deviation = "",
+    [NoteBound] string Cause = "",
+    [NoteBound] string Remedy = "",
     Guid? PhotoId = null,
-    string Note = "");
+    [NoteBound] string Note = "");
 
 /// <summary>An entry of the log.</summary>
 /// <param name="Id">Its id.</param>
@@ -108,11 +110,10 @@ public static class LogEndpoints
 {
     private const int MostShown = 500;
     private const int MostExported = 100_000;
-    private const int LongestNote = 2000;
     private static readonly TimeSpan Around = TimeSpan.FromMinutes(30);
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/log").WithTags("Log").ProducesValidationProblem();
         group.MapGet("", List).WithSummary("Entries by words, zone and kind, the newest first.");
@@ -122,7 +123,7 @@ public static class LogEndpoints
             .WithSummary("The log as JSON.");
     }
 
-    private static async Task<Ok<List<LogEntry>>> List(LowfellDb db, CancellationToken cancel, string search = "", Guid? zoneId = null, string? kind = null, int? copy = null)
+    private static async Task<Ok<List<LogEntry>>> List(LowfellDb db, CancellationToken cancel, [NoteBound] string search = "", Guid? zoneId = null, string? kind = null, [CopiesBound] int? copy = null)
     {
         var wanted = QueryWord.Parse<LogKind>("kind", kind);
         var entries = db.Log.AsNoTracking().Where(l => (zoneId == null || l.ZoneId == zoneId) && (wanted == null || l.Kind == wanted) && (copy == null || l.Copy == copy));
@@ -288,17 +289,6 @@ public static class LogEndpoints
     private static void Check(LogAction action, ZoneRow zone, DateTimeOffset now)
     {
         var checks = new Checks();
-        foreach (var (field, text) in new[] { ("note", action.Note), ("deviation", action.Deviation), ("cause", action.Cause), ("remedy", action.Remedy) })
-        {
-            checks.Text("", field, text, LongestNote);
-        }
-
-        checks.Text("", "who", action.Who, Checks.LongestName);
-        checks.WithinIfAny("", "setUpMinutes", action.SetUpMinutes, 0, 240, " min");
-        checks.WithinIfAny("", "paintFraction", action.PaintFraction, 0.01, 1);
-        checks.Within("", "pass", action.Pass, Step.CleanUpPass, Coat.MostPasses);
-        checks.WithinIfAny("", "minutes", action.Minutes, 0, 1000, " min");
-        checks.Within("", "copies", action.Copies.Count, 1, 1000, " copies");
         if (action.Id == Guid.Empty)
         {
             checks.Fault("id", "An action has an id of its own.");

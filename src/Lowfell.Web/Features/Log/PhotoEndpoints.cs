@@ -18,7 +18,7 @@ public static class PhotoEndpoints
     private const string Forever = "private, max-age=31536000, immutable";
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/photos/{id:guid}").WithTags("Log").ProducesValidationProblem().ProducesProblem(404);
         group.MapPut("", Keep).WithSummary("Keeps a picture, PNG or JPEG up to 10 MB; place and camera are taken out. Sent twice, it is kept once.")

@@ -33,7 +33,7 @@ public sealed record ZoneProgress(Guid ZoneId, Guid PieceId, Guid SetId, string 
 public static class ProgressEndpoints
 {
     /// <summary>Maps the endpoint.</summary>
-    public static void Map(WebApplication app) =>
+    public static void Map(IEndpointRouteBuilder app) =>
         app.MapGet("/api/log/progress", Progress).WithTags("Log").ProducesValidationProblem().WithSummary("How far every copy of the zones of a set is, or of all sets; of one zone where it is named.");
 
     private static async Task<Ok<List<ZoneProgress>>> Progress(PlanDesk desk, LowfellDb db, CancellationToken cancel, Guid? setId = null, Guid? zoneId = null)

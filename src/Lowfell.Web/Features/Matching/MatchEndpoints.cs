@@ -3,6 +3,7 @@ using Lowfell.Core.Mixes;
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
@@ -16,10 +17,10 @@ namespace Lowfell.Web.Features.Matching;
 
 /// <summary>A zone that was painted, to be kept as it is.</summary>
 /// <param name="ZoneId">The zone.</param>
-/// <param name="Name">Name, 1-120 characters.</param>
+/// <param name="Name">Name.</param>
 /// <param name="PaintedOn">The day that it was finished.</param>
-/// <param name="Note">Note, 2000 characters at most.</param>
-public sealed record PaintedDraft(Guid ZoneId, string Name, DateOnly PaintedOn, string Note = "");
+/// <param name="Note">Note.</param>
+public sealed record PaintedDraft(Guid ZoneId, [NameBound] string Name, DateOnly PaintedOn, [NoteBound] string Note = "");
 
 /// <summary>A set that was painted before.</summary>
 /// <param name="Id">Its id.</param>
@@ -85,13 +86,13 @@ public sealed record MatchView(
 /// <param name="ZoneId">The zone.</param>
 /// <param name="SchemeVersion">Version of its scheme.</param>
 /// <param name="WithUnifier">With the shared filter and dust on top.</param>
-public sealed record MatchAdoption(Guid ZoneId, int SchemeVersion, bool WithUnifier = false);
+public sealed record MatchAdoption(Guid ZoneId, [VersionBound] int SchemeVersion, bool WithUnifier = false);
 
 /// <summary>Matching a set that was painted before.</summary>
 public static class MatchEndpoints
 {
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/painted").WithTags("Matching").ProducesValidationProblem();
         group.MapGet("", List).WithSummary("Sets that were painted before, the newest first.");
@@ -107,8 +108,6 @@ public static class MatchEndpoints
     private static async Task<Created<PaintedView>> Add(PaintedDraft draft, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var checks = new Checks();
-        checks.Name("", "name", draft.Name);
-        checks.Text("", "note", draft.Note, 2000);
         var today = DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
         if (draft.PaintedOn > today.AddDays(1) || draft.PaintedOn < new DateOnly(1950, 1, 1))
         {

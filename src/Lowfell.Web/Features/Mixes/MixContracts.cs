@@ -1,52 +1,35 @@
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 using Lowfell.Web.Api;
 
 namespace Lowfell.Web.Features.Mixes;
 
 /// <summary>A component: exactly one of material, mix and thinner.</summary>
-/// <param name="Amount">How much, above 0 and up to 10000.</param>
+/// <param name="Amount">How much.</param>
 /// <param name="Unit">In what.</param>
 /// <param name="MaterialId">A material of the shelf.</param>
 /// <param name="MixId">A mix of the bench.</param>
 /// <param name="Thinner">A thinner.</param>
-public sealed record MixComponentDraft(double Amount, MixUnit Unit, Guid? MaterialId = null, Guid? MixId = null, Thinner? Thinner = null);
+public sealed record MixComponentDraft([ComponentAmountBound] double Amount, MixUnit Unit, Guid? MaterialId = null, Guid? MixId = null, Thinner? Thinner = null);
 
 /// <summary>A recipe as it is drawn up.</summary>
-/// <param name="Name">Name, 1-120 characters.</param>
+/// <param name="Name">Name.</param>
 /// <param name="Components">1-40 components.</param>
 /// <param name="CountsAs">What the rules, rates and drying take it for, where that is not its main paint: a wash or a skim made at home.</param>
-public sealed record MixDraft(string Name, IReadOnlyList<MixComponentDraft> Components, Family? CountsAs = null)
+public sealed record MixDraft([NameBound] string Name, [ComponentsBound] IReadOnlyList<MixComponentDraft> Components, Family? CountsAs = null)
 {
-    /// <summary>Most components of a mix.</summary>
-    public const int MostComponents = 40;
-
-    /// <summary>Checks the figures.</summary>
+    /// <summary>Checks that each component is one thing.</summary>
     public void Check(Checks checks, string prefix)
     {
-        checks.Name(prefix, "name", Name);
-        if (Components.Count is 0 or > MostComponents)
-        {
-            checks.Fault(prefix + "components", $"{Components.Count} components; 1 to {MostComponents} are allowed.");
-            return;
-        }
-
         for (var i = 0; i < Components.Count; i++)
         {
-            var at = $"{prefix}components[{i}].";
             var c = Components[i];
-            if (c is null)
-            {
-                checks.Fault($"{prefix}components[{i}]", "A component is missing here.");
-                continue;
-            }
-
-            checks.Within(at, "amount", c.Amount, 0.0001, 10_000);
             var named = (c.MaterialId is null ? 0 : 1) + (c.MixId is null ? 0 : 1) + (c.Thinner is null ? 0 : 1);
             if (named != 1)
             {
-                checks.Fault(at + "materialId", "A component is exactly one of material, mix and thinner.");
+                checks.Fault($"{prefix}components[{i}].materialId", "A component is exactly one of material, mix and thinner.");
             }
         }
     }
@@ -63,7 +46,7 @@ public sealed record MixView(Guid Id, int Version, MixDraft Mix, MixPreview Prev
 /// <summary>A change of a mix.</summary>
 /// <param name="Version">The version that was changed.</param>
 /// <param name="Mix">What it should be.</param>
-public sealed record MixChange(int Version, MixDraft Mix);
+public sealed record MixChange([VersionBound] int Version, MixDraft Mix);
 
 /// <summary>One share of a mix.</summary>
 /// <param name="Name">What.</param>
@@ -83,18 +66,8 @@ public sealed record MixPreview(IReadOnlyList<MixShare> Shares, double PaintFrac
 /// <param name="Components">1-40 components.</param>
 /// <param name="CountsAs">What the rules take it for.</param>
 /// <param name="Ground">Colour that it is shown on, #rrggbb.</param>
-/// <param name="TotalMl">Volume that it is scaled to, ml, 0.01-10000.</param>
-public sealed record MixQuestion(IReadOnlyList<MixComponentDraft> Components, Family? CountsAs = null, string Ground = "#808080", double TotalMl = 5)
-{
-    /// <summary>Checks what stands beside the recipe.</summary>
-    public void Check()
-    {
-        var checks = new Checks();
-        checks.Colour("", "ground", Ground);
-        checks.Within("", "totalMl", TotalMl, 0.01, 10_000, " ml");
-        checks.Enforce();
-    }
-}
+/// <param name="TotalMl">Volume that it is scaled to, ml.</param>
+public sealed record MixQuestion([ComponentsBound] IReadOnlyList<MixComponentDraft> Components, Family? CountsAs = null, [ColourBound] string Ground = "#808080", [MixedVolumeBound] double TotalMl = 5);
 
 /// <summary>One component of a scaled mix.</summary>
 /// <param name="Name">What.</param>
@@ -133,7 +106,7 @@ public sealed record MixSheet(
 /// <summary>Paints that a colour is to be mixed from.</summary>
 /// <param name="MaterialIds">Two to four paints.</param>
 /// <param name="Target">Wanted colour of the dry, hiding mix, #rrggbb.</param>
-public sealed record RatioQuestion(IReadOnlyList<Guid> MaterialIds, string Target);
+public sealed record RatioQuestion([RatioPaintsBound] IReadOnlyList<Guid> MaterialIds, [ColourBound] string Target);
 
 /// <summary>A ratio in whole parts.</summary>
 /// <param name="Parts">Parts of each paint, in the order asked.</param>

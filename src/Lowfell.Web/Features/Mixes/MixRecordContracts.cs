@@ -1,39 +1,32 @@
 using Lowfell.Core.Materials;
-using Lowfell.Web.Api;
+using Lowfell.Core.Mixes;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Web.Features.Mixes;
 
 /// <summary>A mix that is being made.</summary>
-/// <param name="TotalMl">How much, ml, 0.01-10000; or give drops.</param>
+/// <param name="TotalMl">How much, ml; or give drops.</param>
 /// <param name="Drops">Whole drops of each component of the recipe, as counted.</param>
-/// <param name="Note">Note, 2000 characters at most.</param>
-public sealed record MixMade(double? TotalMl = null, IReadOnlyList<int>? Drops = null, string Note = "");
+/// <param name="Note">Note.</param>
+public sealed record MixMade([MixedVolumeBound] double? TotalMl = null, [ComponentsBound, CountedDropsBound] IReadOnlyList<int>? Drops = null, [NoteBound] string Note = "");
 
 /// <summary>More of it, or a little of one thing.</summary>
-/// <param name="Ml">How much, ml, 0.01-10000.</param>
+/// <param name="Ml">How much, ml.</param>
 /// <param name="MaterialId">Only this material; else the whole recipe.</param>
 /// <param name="Thinner">Only this thinner.</param>
-public sealed record TopUp(double Ml, Guid? MaterialId = null, Thinner? Thinner = null);
+public sealed record TopUp([MixedVolumeBound] double Ml, Guid? MaterialId = null, Thinner? Thinner = null);
 
 /// <summary>Some of a made mix being used.</summary>
-/// <param name="Ml">Ml taken, above 0.</param>
+/// <param name="Ml">Ml taken.</param>
 /// <param name="PieceId">The piece; none where it was thrown away.</param>
 /// <param name="Copies">Numbers of the copies, from 1.</param>
-/// <param name="Note">Note, 2000 characters at most.</param>
-public sealed record MixUse(double Ml, Guid? PieceId = null, IReadOnlyList<int>? Copies = null, string Note = "");
+/// <param name="Note">Note.</param>
+public sealed record MixUse([TakenVolumeBound] double Ml, Guid? PieceId = null, [AnyCopiesBound, CopiesBound] IReadOnlyList<int>? Copies = null, [NoteBound] string Note = "");
 
 /// <summary>A mix being made again.</summary>
-/// <param name="TotalMl">How much, ml, 0.01-10000.</param>
-public sealed record MixAgain(double TotalMl)
-{
-    /// <summary>Checks the volume.</summary>
-    public void Check()
-    {
-        var checks = new Checks();
-        checks.Within("", "totalMl", TotalMl, 0.01, 10_000, " ml");
-        checks.Enforce();
-    }
-}
+/// <param name="TotalMl">How much, ml.</param>
+public sealed record MixAgain([MixedVolumeBound] double TotalMl);
 
 /// <summary>What went into a mix.</summary>
 /// <param name="Name">What.</param>

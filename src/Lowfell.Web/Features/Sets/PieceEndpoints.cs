@@ -9,7 +9,7 @@ namespace Lowfell.Web.Features.Sets;
 public static class PieceEndpoints
 {
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var inSet = app.MapGroup("/api/sets/{setId:guid}/pieces").WithTags("Pieces").ProducesValidationProblem();
         inSet.MapPost("", Add).WithSummary("Adds a piece to a set.");
@@ -23,7 +23,6 @@ public static class PieceEndpoints
 
     private static async Task<Created<Created>> Add(Guid setId, PieceDraft draft, LowfellDb db, CancellationToken cancel)
     {
-        draft.Check();
         await Tree.SetAsync(db, setId, cancel);
         await CheckPartAsync(draft, setId, null, db, cancel);
         var row = new PieceRow { Id = Guid.CreateVersion7(), SetId = setId, Name = draft.Name, Position = await NextPosition(setId, db, cancel) };
@@ -35,7 +34,6 @@ public static class PieceEndpoints
 
     private static async Task<NoContent> Change(Guid id, PieceChange change, LowfellDb db, CancellationToken cancel)
     {
-        change.Piece.Check();
         var row = await Tree.PieceAsync(db, id, cancel);
         Versions.Check(change.Version, row.Version);
         await CheckPartAsync(change.Piece, row.SetId, id, db, cancel);

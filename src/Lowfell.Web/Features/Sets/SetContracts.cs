@@ -1,9 +1,13 @@
+using Lowfell.Core.Evenings.Findings;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Features.Stack;
@@ -13,11 +17,11 @@ namespace Lowfell.Web.Features.Sets;
 /// <summary>A piece as it is drawn up.</summary>
 public sealed record PieceDraft
 {
-    /// <summary>Name, 1-120 characters.</summary>
-    public required string Name { get; init; }
+    /// <summary>Name.</summary>
+    [NameBound] public required string Name { get; init; }
 
     /// <summary>Kind of thing, such as wall or vehicle.</summary>
-    public string Kind { get; init; } = "";
+    [TagBound] public string Kind { get; init; } = "";
 
     /// <summary>Substrate.</summary>
     public Substrate Substrate { get; init; }
@@ -25,52 +29,29 @@ public sealed record PieceDraft
     /// <summary>Shape that its area comes from.</summary>
     public PieceShape Shape { get; init; }
 
-    /// <summary>Length or diameter, mm, above 0 to 3000; not read for a free shape.</summary>
-    public double LengthMm { get; init; } = 100;
+    /// <summary>Length or diameter, mm; not read for a free shape.</summary>
+    [SizeBound] public double LengthMm { get; init; } = 100;
 
-    /// <summary>Width, mm, above 0 to 3000.</summary>
-    public double WidthMm { get; init; } = 50;
+    /// <summary>Width, mm.</summary>
+    [SizeBound] public double WidthMm { get; init; } = 50;
 
-    /// <summary>Height, mm, above 0 to 3000.</summary>
-    public double HeightMm { get; init; } = 50;
+    /// <summary>Height, mm.</summary>
+    [SizeBound] public double HeightMm { get; init; } = 50;
 
-    /// <summary>Area of a free shape, mm2, above 0 to 10 million.</summary>
-    public double FreeAreaMm2 { get; init; } = 5000;
+    /// <summary>Area of a free shape, mm2.</summary>
+    [AreaBound] public double FreeAreaMm2 { get; init; } = 5000;
 
-    /// <summary>Copies, 1-1000.</summary>
-    public int Copies { get; init; } = 1;
+    /// <summary>Copies.</summary>
+    [CopiesBound] public int Copies { get; init; } = 1;
 
     /// <summary>The piece that it is fitted on when both are painted; none for what stands alone.</summary>
     public Guid? PartOfId { get; init; }
 
-    /// <summary>Minutes to fit one copy, 0.5-240.</summary>
-    public double FitMin { get; init; } = 5;
+    /// <summary>Minutes to fit one copy.</summary>
+    [FitBound] public double FitMin { get; init; } = 5;
 
-    /// <summary>Minutes until its glue holds, 0-2880.</summary>
-    public double GlueMin { get; init; } = 60;
-
-    /// <summary>Checks the figures.</summary>
-    public void Check()
-    {
-        var checks = new Checks();
-        checks.Within("", "fitMin", FitMin, 0.5, 240, " min");
-        checks.Within("", "glueMin", GlueMin, 0, 2880, " min");
-        checks.Name("", "name", Name);
-        checks.Text("", "kind", Kind, Checks.LongestName);
-        checks.Within("", "copies", Copies, 1, 1000);
-        if (Shape == PieceShape.Free)
-        {
-            checks.Within("", "freeAreaMm2", FreeAreaMm2, 1, 10_000_000, " mm2");
-        }
-        else
-        {
-            checks.Within("", "lengthMm", LengthMm, 0.1, 3000, " mm");
-            checks.Within("", "widthMm", WidthMm, 0.1, 3000, " mm");
-            checks.Within("", "heightMm", HeightMm, 0.1, 3000, " mm");
-        }
-
-        checks.Enforce();
-    }
+    /// <summary>Minutes until its glue holds.</summary>
+    [GlueBound] public double GlueMin { get; init; } = 60;
 
     /// <summary>Copies the figures to a row.</summary>
     public void CopyTo(PieceRow row)
@@ -101,14 +82,14 @@ public sealed record PieceDraft
 /// <summary>A zone as it is drawn up.</summary>
 public sealed record ZoneSettings
 {
-    /// <summary>Name, 1-120 characters.</summary>
-    public required string Name { get; init; }
+    /// <summary>Name.</summary>
+    [NameBound] public required string Name { get; init; }
 
-    /// <summary>Share of the piece's area, above 0 to 1; none where the area is given.</summary>
-    public double? AreaShare { get; init; }
+    /// <summary>Share of the piece's area; none where the area is given.</summary>
+    [AreaShareBound] public double? AreaShare { get; init; }
 
     /// <summary>Area as given, mm2.</summary>
-    public double? OwnAreaMm2 { get; init; }
+    [AreaBound] public double? OwnAreaMm2 { get; init; }
 
     /// <summary>Relief.</summary>
     public Relief Relief { get; init; } = Relief.Textured;
@@ -117,25 +98,25 @@ public sealed record ZoneSettings
     public Facing Facing { get; init; } = Facing.Side;
 
     /// <summary>Smallest engraved width, mm.</summary>
-    public double? SmallestDetailMm { get; init; }
+    [DetailBound] public double? SmallestDetailMm { get; init; }
 
     /// <summary>Length of creases on one copy, mm, where measured.</summary>
-    public double? CreaseMm { get; init; }
+    [RunBound] public double? CreaseMm { get; init; }
 
     /// <summary>Length of raised edges on one copy, mm, where measured.</summary>
-    public double? EdgeMm { get; init; }
+    [RunBound] public double? EdgeMm { get; init; }
 
-    /// <summary>Share of the raised edges that faces the light, 0-1.</summary>
-    public double LitEdges { get; init; } = 1;
+    /// <summary>Share of the raised edges that faces the light.</summary>
+    [ShareBound] public double LitEdges { get; init; } = 1;
 
-    /// <summary>Share of the zone that no hand reaches or eye sees, 0-1.</summary>
-    public double Unseen { get; init; }
+    /// <summary>Share of the zone that no hand reaches or eye sees.</summary>
+    [UnseenBound] public double Unseen { get; init; }
 
     /// <summary>Where it begins above the foot of the piece, mm; none where it is not told by height.</summary>
-    public double? HeightFromMm { get; init; }
+    [HeightBound] public double? HeightFromMm { get; init; }
 
     /// <summary>Where it ends above the foot of the piece, mm.</summary>
-    public double? HeightToMm { get; init; }
+    [HeightBound] public double? HeightToMm { get; init; }
 
     /// <summary>Touched in play.</summary>
     public bool Handled { get; init; }
@@ -150,19 +131,19 @@ public sealed record ZoneSettings
     public Sheen Finish { get; init; } = Sheen.Matt;
 
     /// <summary>Target colour of the face.</summary>
-    public string? Target { get; init; }
+    [ColourBound] public string? Target { get; init; }
 
     /// <summary>Tolerance, dE00.</summary>
-    public double Tolerance { get; init; } = 5;
+    [ToleranceBound] public double Tolerance { get; init; } = 5;
 
     /// <summary>Colour that should show in the cracks of a crackle.</summary>
-    public string? CrackColour { get; init; }
+    [ColourBound] public string? CrackColour { get; init; }
 
     /// <summary>Zones of the same piece that it touches.</summary>
-    public IReadOnlyList<Guid> Neighbours { get; init; } = [];
+    [NamedZonesBound] public IReadOnlyList<Guid> Neighbours { get; init; } = [];
 
     /// <summary>Zones of the same set that it fits against, and how much room there is, 0-50 mm.</summary>
-    public IReadOnlyList<Mate> Mates { get; init; } = [];
+    [ZoneListBound] public IReadOnlyList<Mate> Mates { get; init; } = [];
 
     /// <summary>When it is painted, where parts are fitted on its piece or its piece is one.</summary>
     public Fitting Fitting { get; init; }
@@ -174,16 +155,7 @@ public sealed record ZoneSettings
     public void Check(PieceRow piece, IReadOnlyCollection<Guid> siblings, Guid? self)
     {
         var checks = new Checks();
-        checks.Name("", "name", Name);
-        checks.WithinIfAny("", "areaShare", AreaShare, 0.001, 1);
-        checks.WithinIfAny("", "ownAreaMm2", OwnAreaMm2, 1, 10_000_000, " mm2");
-        checks.WithinIfAny("", "smallestDetailMm", SmallestDetailMm, 0.01, 50, " mm");
-        checks.WithinIfAny("", "creaseMm", CreaseMm, 1, 1_000_000, " mm");
-        checks.WithinIfAny("", "edgeMm", EdgeMm, 1, 1_000_000, " mm");
-        checks.Within("", "tolerance", Tolerance, 0.5, 50, " dE00");
-        checks.Colour("", "target", Target);
-        checks.Colour("", "crackColour", CrackColour);
-        ZoneDraft.CheckPlace(checks, "", LitEdges, Unseen, (HeightFromMm, HeightToMm, piece.TallMm));
+        ZoneDraft.CheckHeights(checks, "", (HeightFromMm, HeightToMm, piece.TallMm));
         if (AreaShare is null == OwnAreaMm2 is null)
         {
             checks.Fault("areaShare", "Give either a share of the piece's area or an area in mm2.");
@@ -199,7 +171,6 @@ public sealed record ZoneSettings
 
         for (var i = 0; i < Mates.Count; i++)
         {
-            checks.Within($"mates[{i}].", "clearanceMm", Mates[i].ClearanceMm, 0, 50, " mm");
             if (Mates[i].ZoneId == self)
             {
                 checks.Fault($"mates[{i}].zoneId", "A zone can't fit against itself.");
@@ -302,44 +273,34 @@ public sealed record SetView(Guid Id, int Version, string Name, double Scale, do
 
 /// <summary>A new order.</summary>
 /// <param name="Ids">Every id once, in the wanted order.</param>
-public sealed record Order(IReadOnlyList<Guid> Ids);
+public sealed record Order([ManyBound] IReadOnlyList<Guid> Ids);
 
 /// <summary>A set as it is drawn up.</summary>
-/// <param name="Name">Name, 1-120 characters.</param>
-/// <param name="Scale">Scale, one to so many, 1-1000.</param>
-/// <param name="ViewingMm">Distance that it is looked at from, mm, 100-10000.</param>
-public record SetDraft(string Name, double Scale = Zone.UsualScale, double ViewingMm = Zone.UsualViewingMm)
+/// <param name="Name">Name.</param>
+/// <param name="Scale">Scale, one to so many.</param>
+/// <param name="ViewingMm">Distance that it is looked at from, mm.</param>
+public record SetDraft([NameBound] string Name, [ScaleBound] double Scale = Zone.UsualScale, [ViewingBound] double ViewingMm = Zone.UsualViewingMm)
 {
-    /// <summary>Checks the figures.</summary>
-    public void Check()
-    {
-        var checks = new Checks();
-        checks.Name("", "name", Name);
-        checks.Within("", "scale", Scale, 1, 1000);
-        checks.Within("", "viewingMm", ViewingMm, 100, 10_000, " mm");
-        checks.Enforce();
-    }
-
     /// <summary>Copies the figures to a row.</summary>
     public void CopyTo(SetRow row) => (row.Name, row.Scale, row.ViewingMm) = (Name.Trim(), Scale, ViewingMm);
 }
 
 /// <summary>A change with the version it was made on.</summary>
 /// <param name="Version">The version that was changed.</param>
-/// <param name="Name">Name, 1-120 characters.</param>
-/// <param name="Scale">Scale, one to so many, 1-1000.</param>
-/// <param name="ViewingMm">Distance that it is looked at from, mm, 100-10000.</param>
-public sealed record SetChange(int Version, string Name, double Scale = Zone.UsualScale, double ViewingMm = Zone.UsualViewingMm) : SetDraft(Name, Scale, ViewingMm);
+/// <param name="Name">Name.</param>
+/// <param name="Scale">Scale, one to so many.</param>
+/// <param name="ViewingMm">Distance that it is looked at from, mm.</param>
+public sealed record SetChange([VersionBound] int Version, string Name, double Scale = Zone.UsualScale, double ViewingMm = Zone.UsualViewingMm) : SetDraft(Name, Scale, ViewingMm);
 
 /// <summary>A change with the version it was made on.</summary>
 /// <param name="Version">The version that was changed.</param>
 /// <param name="Piece">What it should be.</param>
-public sealed record PieceChange(int Version, PieceDraft Piece);
+public sealed record PieceChange([VersionBound] int Version, PieceDraft Piece);
 
 /// <summary>A change with the version it was made on.</summary>
 /// <param name="Version">The version that was changed.</param>
 /// <param name="Settings">What it should be.</param>
-public sealed record ZoneChange(int Version, ZoneSettings Settings);
+public sealed record ZoneChange([VersionBound] int Version, ZoneSettings Settings);
 
 /// <summary>Something new or deleted, by its id.</summary>
 /// <param name="Id">Its id.</param>

@@ -16,7 +16,7 @@ public static class SetEndpoints
     private const int MostSets = 500;
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/sets").WithTags("Sets").ProducesValidationProblem();
         group.MapGet("", List).WithSummary("Every set with its pieces and zones, a small core sample of each, and what the rules find.");
@@ -53,7 +53,6 @@ public static class SetEndpoints
 
     private static async Task<Created<Created>> Add(SetDraft draft, LowfellDb db, CancellationToken cancel)
     {
-        draft.Check();
         var row = new SetRow { Id = Guid.CreateVersion7(), Name = draft.Name, Position = await NextPosition(db, cancel) };
         draft.CopyTo(row);
         db.Sets.Add(row);
@@ -64,7 +63,6 @@ public static class SetEndpoints
     private static async Task<NoContent> Change(Guid id, SetChange change, LowfellDb db, CancellationToken cancel)
     {
         var row = await Tree.SetAsync(db, id, cancel);
-        change.Check();
         Versions.Check(change.Version, row.Version);
         change.CopyTo(row);
         await db.SaveChangesAsync(cancel);

@@ -1,3 +1,4 @@
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Microsoft.EntityFrameworkCore;
@@ -8,7 +9,7 @@ namespace Lowfell.Web.Features.Sets;
 internal static class Tree
 {
     /// <summary>"Straight copy" for "Straight", never longer than a name may be.</summary>
-    public static string CopyName(string name) => name.Length > Checks.LongestName - 5 ? name : name + " copy";
+    public static string CopyName(string name) => name.Length > NameBoundAttribute.Longest - 5 ? name : name + " copy";
 
     /// <summary>Puts rows in a new order.</summary>
     public static void Reorder<T>(IReadOnlyList<Guid> ids, IReadOnlyCollection<T> rows, Func<T, Guid> id, Action<T, int> place)

@@ -1,6 +1,7 @@
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
@@ -36,7 +37,7 @@ public sealed record ZonePage(
 public static class ZoneEndpoints
 {
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var inPiece = app.MapGroup("/api/pieces/{pieceId:guid}/zones").WithTags("Zones").ProducesValidationProblem();
         inPiece.MapPost("", Add).WithSummary("Adds a zone to a piece.");
@@ -185,7 +186,7 @@ public static class ZoneEndpoints
         }
 
         var name = $"{piece.Name}: {settings.Name.Trim()}";
-        var scheme = new SchemeRow { Id = Guid.CreateVersion7(), Name = name.Length > Checks.LongestName ? name[..Checks.LongestName] : name };
+        var scheme = new SchemeRow { Id = Guid.CreateVersion7(), Name = name.Length > NameBoundAttribute.Longest ? name[..NameBoundAttribute.Longest] : name };
         db.Schemes.Add(scheme);
         return scheme.Id;
     }

@@ -13,7 +13,7 @@ public static class BottleEndpoints
     private const int MostBottles = 100;
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var shelf = app.MapGroup("/api/materials/{id:guid}").WithTags("Shelf").ProducesValidationProblem();
         shelf.MapPost("bottles", Add).WithSummary("Adds a bottle of a material.");
@@ -70,9 +70,6 @@ public static class BottleEndpoints
     private static async Task<Ok<CalibratedDrop>> Calibrate(Guid id, DropCalibration step, LowfellDb db, CancellationToken cancel)
     {
         var checks = new Checks();
-        checks.Within("", "drops", step.Drops, 1, 500);
-        checks.WithinIfAny("", "ml", step.Ml, 0.01, 50, " ml");
-        checks.WithinIfAny("", "grams", step.Grams, 0.01, 100, " g");
         if (step.Ml is null == step.Grams is null)
         {
             checks.Fault("ml", "Give either the ml or the grams that the drops came to.");
@@ -81,9 +78,9 @@ public static class BottleEndpoints
         checks.Enforce();
         var material = await MaterialAsync(id, db, cancel);
         var dropMl = DropSize.Ml(step.Drops, step.Ml ?? (step.Grams!.Value / material.DensityGPerMl));
-        if (1 / dropMl is < 2 or > 200)
+        if (1 / dropMl is < DropsPerMlBoundAttribute.Fewest or > DropsPerMlBoundAttribute.Most)
         {
-            throw new RefusedException("drops", $"{step.Drops} drops would make {1 / dropMl:0.#} to the ml; 2 to 200 are possible. Check the count and the reading.");
+            throw new RefusedException("drops", $"{step.Drops} drops would make {1 / dropMl:0.#} to the ml; {DropsPerMlBoundAttribute.Fewest} to {DropsPerMlBoundAttribute.Most} are possible. Check the count and the reading.");
         }
 
         return TypedResults.Ok(new CalibratedDrop(Math.Round(1 / dropMl, 1), Math.Round(dropMl, 4), material.DensityGPerMl));
@@ -91,18 +88,12 @@ public static class BottleEndpoints
 
     private static async Task<NoContent> Load(ScaleLoad load, IBenchScale device, LowfellDb db, CancellationToken cancel)
     {
-        var checks = new Checks();
-        checks.Within("", "drops", load.Drops, 1, 500);
-        checks.Enforce();
         await device.DripAsync(await MaterialAsync(load.MaterialId, db, cancel), load.Drops, cancel);
         return TypedResults.NoContent();
     }
 
     private static async Task<NoContent> Aim(ReaderAim aim, IColourReader device, LowfellDb db, CancellationToken cancel)
     {
-        var checks = new Checks();
-        checks.Within("", "dryFilmUm", aim.DryFilmUm, 0.5, 500, " um");
-        checks.Enforce();
         await device.AimAsync(aim.MaterialId is { } id ? await MaterialAsync(id, db, cancel) : null, aim.WhiteField, aim.DryFilmUm, cancel);
         return TypedResults.NoContent();
     }

@@ -3,6 +3,7 @@ using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Prediction;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
@@ -16,8 +17,8 @@ namespace Lowfell.Web.Features.Shelf;
 /// <param name="OverWhite">What it looks like over white, #rrggbb.</param>
 /// <param name="BlackField">The bare black field, #rrggbb.</param>
 /// <param name="WhiteField">The bare white field, #rrggbb.</param>
-/// <param name="DryFilmUm">Dry film of the stripe, um, 0.5-500.</param>
-public sealed record StripeDraft(string OverBlack, string OverWhite, string BlackField = "#1a1a1a", string WhiteField = "#ececea", double DryFilmUm = 20);
+/// <param name="DryFilmUm">Dry film of the stripe, um.</param>
+public sealed record StripeDraft([ColourBound] string OverBlack, [ColourBound] string OverWhite, [ColourBound] string BlackField = "#1a1a1a", [ColourBound] string WhiteField = "#ececea", [StripeFilmBound] double DryFilmUm = 20);
 
 /// <summary>How a finished zone changes.</summary>
 /// <param name="ZoneId">The zone.</param>
@@ -55,7 +56,7 @@ public static class CalibrationEndpoints
     private const int MostKept = 50;
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/materials/{id:guid}").WithTags("Shelf").ProducesValidationProblem();
         group.MapPost("stripe", Preview).WithSummary("Solves a painted stripe, and shows how stacks would change; nothing is kept.");
@@ -134,12 +135,6 @@ public static class CalibrationEndpoints
     private static (FilmOptics Film, Material Material) Solve(StripeDraft draft, Material material)
     {
         var checks = new Checks();
-        foreach (var (field, colour) in new[] { ("overBlack", draft.OverBlack), ("overWhite", draft.OverWhite), ("blackField", draft.BlackField), ("whiteField", draft.WhiteField) })
-        {
-            checks.Colour("", field, colour);
-        }
-
-        checks.Within("", "dryFilmUm", draft.DryFilmUm, 0.5, 500, " um");
         if (material.Clear || material.Effect == Effect.Metallic)
         {
             checks.Fault("id", $"{material.Name} is {(material.Clear ? "clear" : "metal flake")}: a stripe tells nothing of it.");

@@ -10,70 +10,59 @@ using Lowfell.Web.Api;
 namespace Lowfell.Web.Features.Shelf;
 
 /// <summary>How a material dries at 20 C, 50 % humidity, still air.</summary>
-/// <param name="TouchMin">Minutes to touch-dry, 0-10000.</param>
-/// <param name="RecoatMin">Minutes to recoat-dry, 0-10000.</param>
-/// <param name="CuredH">Hours to cured, 0-2000; 0 for what never cures.</param>
-/// <param name="ReferenceWetFilmUm">Wet film of these times, um, 1-5000.</param>
-/// <param name="Exponent">n in t = t_ref (film/film_ref)^n, 0.5-3.</param>
-/// <param name="WarmAirFactor">Factor under warm air, 0.05-1; none where it is not allowed.</param>
-public sealed record DryingView(double TouchMin, double RecoatMin, double CuredH, double ReferenceWetFilmUm, double Exponent, double? WarmAirFactor = null)
+/// <param name="TouchMin">Minutes to touch-dry.</param>
+/// <param name="RecoatMin">Minutes to recoat-dry.</param>
+/// <param name="CuredH">Hours to cured; 0 for what never cures.</param>
+/// <param name="ReferenceWetFilmUm">Wet film of these times, um.</param>
+/// <param name="Exponent">n in t = t_ref (film/film_ref)^n.</param>
+/// <param name="WarmAirFactor">Factor under warm air; none where it is not allowed.</param>
+public sealed record DryingView([DryMinutesBound] double TouchMin, [DryMinutesBound] double RecoatMin, [CuredHoursBound] double CuredH, [DryingFilmBound] double ReferenceWetFilmUm, [DryingExponentBound] double Exponent, [WarmAirBound] double? WarmAirFactor = null)
 {
     /// <summary>From Core.</summary>
     public static DryingView Of(DryingRow row) => new(row.TouchMin, row.RecoatMin, row.CuredH, row.ReferenceWetFilmUm, row.Exponent, row.WarmAirFactor);
 
     /// <summary>To Core.</summary>
     public DryingRow ToCore() => new(TouchMin, RecoatMin, CuredH, ReferenceWetFilmUm, Exponent, WarmAirFactor);
-
-    /// <summary>Checks the figures.</summary>
-    public void Check(Checks checks, string prefix)
-    {
-        checks.Within(prefix, "touchMin", TouchMin, 0, 10_000, " min");
-        checks.Within(prefix, "recoatMin", RecoatMin, 0, 10_000, " min");
-        checks.Within(prefix, "curedH", CuredH, 0, 2_000, " h");
-        checks.Within(prefix, "referenceWetFilmUm", ReferenceWetFilmUm, 1, 5_000, " um");
-        checks.Within(prefix, "exponent", Exponent, 0.5, 3);
-        checks.WithinIfAny(prefix, "warmAirFactor", WarmAirFactor, 0.05, 1);
-    }
 }
 
 /// <summary>A material as it is drawn up: inline in a draft, or to be kept on the shelf. Family and colour are enough; whatever is not given is the family's.</summary>
 public sealed record MaterialDraft
 {
-    /// <summary>Name, 1-120 characters; the family's word inline in a draft that gives none.</summary>
-    public string Name { get; init; } = "";
+    /// <summary>Name; the family's word inline in a draft that gives none.</summary>
+    [TagBound] public string Name { get; init; } = "";
 
     /// <summary>House that makes it.</summary>
-    public string House { get; init; } = "";
+    [TagBound] public string House { get; init; } = "";
 
     /// <summary>Family.</summary>
     public required Family Family { get; init; }
 
     /// <summary>Colour of the dry, hiding paint, #rrggbb; needed but for families without a colour of their own.</summary>
-    public string? Colour { get; init; }
+    [ColourBound] public string? Colour { get; init; }
 
-    /// <summary>Contrast ratio at the reference film, 0.03-0.9999; none for what family and colour usually hide.</summary>
-    public double? ContrastRatio { get; init; }
+    /// <summary>Contrast ratio at the reference film; none for what family and colour usually hide.</summary>
+    [ContrastBound] public double? ContrastRatio { get; init; }
 
-    /// <summary>Dry film of the contrast ratio, um, 1-500; none for the usual one.</summary>
-    public double? ReferenceFilmUm { get; init; }
+    /// <summary>Dry film of the contrast ratio, um; none for the usual one.</summary>
+    [ReferenceFilmBound] public double? ReferenceFilmUm { get; init; }
 
-    /// <summary>Dry over wet volume, 0.01-1; none for the family's.</summary>
-    public double? VolumeSolids { get; init; }
+    /// <summary>Dry over wet volume; none for the family's.</summary>
+    [SolidsBound] public double? VolumeSolids { get; init; }
 
     /// <summary>Sheen; none for the family's.</summary>
     public Sheen? Sheen { get; init; }
 
     /// <summary>Undertone power, 0-1: 0 flat, about 0.5 for brown washes; none for the family's.</summary>
-    public double? UndertonePower { get; init; }
+    [UndertoneBound] public double? UndertonePower { get; init; }
 
     /// <summary>Metallic or fluorescent.</summary>
     public Effect Effect { get; init; }
 
-    /// <summary>Drops to the ml where calibrated, 2-200.</summary>
-    public double? DropsPerMl { get; init; }
+    /// <summary>Drops to the ml where calibrated.</summary>
+    [DropsPerMlBound] public double? DropsPerMl { get; init; }
 
-    /// <summary>Ml below which it counts as running low, 0-10000; none where nobody minds. Not read in previews.</summary>
-    public double? LowStockMl { get; init; }
+    /// <summary>Ml below which it counts as running low; none where nobody minds. Not read in previews.</summary>
+    [StockBound] public double? LowStockMl { get; init; }
 
     /// <summary>Own drying; none for the family's.</summary>
     public DryingView? Drying { get; init; }
@@ -89,27 +78,13 @@ public sealed record MaterialDraft
     {
         if (named)
         {
-            checks.Name(prefix, "name", Name);
-        }
-        else
-        {
-            checks.Text(prefix, "name", Name, Checks.LongestName);
+            checks.Length(prefix + "name", Name, new NameBoundAttribute());
         }
 
-        checks.Text(prefix, "house", House, Checks.LongestName);
-        checks.Colour(prefix, "colour", Colour);
         if (Colour is null && Family.Facts().LabelColour is null)
         {
             checks.Fault(prefix + "colour", $"{Words.Capital(Words.A(Family.Facts().Word))} needs a colour written #rrggbb.");
         }
-
-        checks.WithinIfAny(prefix, "contrastRatio", ContrastRatio, FilmOptics.LeastContrastRatio, 0.9999);
-        checks.WithinIfAny(prefix, "referenceFilmUm", ReferenceFilmUm, 1, 500, " um");
-        checks.WithinIfAny(prefix, "volumeSolids", VolumeSolids, 0.01, 1);
-        checks.WithinIfAny(prefix, "undertonePower", UndertonePower, 0, 1);
-        checks.WithinIfAny(prefix, "dropsPerMl", DropsPerMl, 2, 200, " drops to the ml");
-        checks.WithinIfAny(prefix, "lowStockMl", LowStockMl, 0, 10_000, " ml");
-        Drying?.Check(checks, prefix + "drying.");
     }
 
     /// <summary>To Core, once checked.</summary>
@@ -236,7 +211,7 @@ public sealed record MaterialFacts(
 /// <summary>A change of a material.</summary>
 /// <param name="Version">The version that was changed.</param>
 /// <param name="Material">What it should be.</param>
-public sealed record MaterialChange(int Version, MaterialDraft Material);
+public sealed record MaterialChange([VersionBound] int Version, MaterialDraft Material);
 
 /// <summary>A material over black and over white, in one and two passes of its usual technique.</summary>
 /// <param name="OverBlack">Colour over black by passes: 1, 2, 3.</param>

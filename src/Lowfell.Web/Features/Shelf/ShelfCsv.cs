@@ -234,18 +234,18 @@ internal static class ShelfCsv
         var bottle = size is null && left is null && opened is null && lot.Length == 0
             ? null
             : new BottleDraft { SizeMl = size ?? left ?? 17, LeftMl = left ?? size ?? 17, OpenedOn = opened, Lot = lot };
-        Collect(faults, checks => material.Check(checks, ""));
+        Collect(faults, material, checks => material.Check(checks, ""));
         if (bottle is not null)
         {
-            Collect(faults, checks => bottle.Check(checks, "", today));
+            Collect(faults, bottle, checks => bottle.Check(checks, "", today));
         }
 
         return new(line, name.Length == 0 ? "(no name)" : Short(name), faults.Count > 0 ? null : material, bottle, faults);
     }
 
-    private static void Collect(Dictionary<string, string> faults, Action<Checks> check)
+    private static void Collect(Dictionary<string, string> faults, object row, Action<Checks> check)
     {
-        var checks = new Checks();
+        var checks = Bounds.Read(row);
         check(checks);
         foreach (var (field, messages) in checks.Faults)
         {

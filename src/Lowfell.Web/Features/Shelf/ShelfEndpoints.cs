@@ -1,6 +1,7 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Prediction;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
@@ -15,7 +16,7 @@ public static class ShelfEndpoints
     private const int SubstitutesShown = 8;
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/materials").WithTags("Shelf").ProducesValidationProblem();
         group.MapGet("", List).WithSummary("Every material on the shelf, by name.");
@@ -36,11 +37,8 @@ public static class ShelfEndpoints
         return TypedResults.Ok(rows.Select(r => View(r, coats.GetValueOrDefault(r.Id) + mixes.GetValueOrDefault(r.Id))).ToList());
     }
 
-    private static async Task<Ok<List<NearSwatch>>> Near(string colour, OpenBench open, CancellationToken cancel)
+    private static async Task<Ok<List<NearSwatch>>> Near([ColourBound] string colour, OpenBench open, CancellationToken cancel)
     {
-        var checks = new Checks();
-        checks.Colour("", "colour", colour);
-        checks.Enforce();
         var wanted = Srgb.Parse(colour).ToLab();
         var shelf = await open.ShelfAsync(cancel);
         return TypedResults.Ok(shelf.Materials.Values.Where(m => !m.Clear)

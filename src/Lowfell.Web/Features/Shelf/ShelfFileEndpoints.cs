@@ -2,6 +2,7 @@ using System.Runtime.CompilerServices;
 using System.Runtime.InteropServices;
 using System.Security.Cryptography;
 using System.Text;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
@@ -62,10 +63,10 @@ public static class ShelfFileEndpoints
 {
     private const long MostBytes = 32 << 20;
     private const int Batch = 500;
-    private const int LongestName = Checks.LongestName;
+    private const int LongestName = NameBoundAttribute.Longest;
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/shelf").WithTags("Shelf").ProducesValidationProblem();
         group.MapGet("shelf.csv", Export).WithSummary("The shelf as CSV: a line for each bottle.").Produces<string>(200, "text/csv");

@@ -1,3 +1,7 @@
+using Lowfell.Core.Films;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Mixes;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 
@@ -6,24 +10,22 @@ namespace Lowfell.Web.Features.Shelf;
 /// <summary>A bottle, pot or can as it is written down.</summary>
 public sealed record BottleDraft
 {
-    /// <summary>What it held when new, ml, 0.5-10000.</summary>
-    public double SizeMl { get; init; } = 17;
+    /// <summary>What it held when new, ml.</summary>
+    [BottleSizeBound] public double SizeMl { get; init; } = 17;
 
     /// <summary>What is left, ml, 0 to its size.</summary>
-    public double LeftMl { get; init; } = 17;
+    [StockBound] public double LeftMl { get; init; } = 17;
 
     /// <summary>When it was opened; none while it is closed.</summary>
     public DateOnly? OpenedOn { get; init; }
 
     /// <summary>Batch or lot, as printed on it.</summary>
-    public string Lot { get; init; } = "";
+    [TagBound] public string Lot { get; init; } = "";
 
     /// <summary>Checks the figures.</summary>
     public void Check(Checks checks, string prefix, DateOnly today)
     {
-        checks.Within(prefix, "sizeMl", SizeMl, 0.5, 10_000, " ml");
-        checks.Within(prefix, "leftMl", LeftMl, 0, Math.Max(0.5, SizeMl), " ml");
-        checks.Text(prefix, "lot", Lot, Checks.LongestName);
+        checks.Within(prefix + "leftMl", LeftMl, 0, Math.Max(BottleSizeBoundAttribute.Smallest, SizeMl), " ml");
 
         // A day's grace: the painter's midnight is not the host's.
         if (OpenedOn > today.AddDays(1) || OpenedOn < new DateOnly(1950, 1, 1))
@@ -63,13 +65,13 @@ public sealed record StockView(double LeftMl, bool Low, IReadOnlyList<BottleView
 /// <summary>A change of a bottle.</summary>
 /// <param name="Version">The version that was changed.</param>
 /// <param name="Bottle">What it should be.</param>
-public sealed record BottleChange(int Version, BottleDraft Bottle);
+public sealed record BottleChange([VersionBound] int Version, BottleDraft Bottle);
 
 /// <summary>A step of a drop calibration: so many drops counted, and what they weigh or measure.</summary>
-/// <param name="Drops">Drops counted, 1-500.</param>
-/// <param name="Ml">Their volume, ml, above 0 to 50; or give grams.</param>
-/// <param name="Grams">Their mass, g, above 0 to 100.</param>
-public sealed record DropCalibration(int Drops, double? Ml = null, double? Grams = null);
+/// <param name="Drops">Drops counted.</param>
+/// <param name="Ml">Their volume, ml; or give grams.</param>
+/// <param name="Grams">Their mass, g.</param>
+public sealed record DropCalibration([WeighedDropsBound] int Drops, [WeighedVolumeBound] double? Ml = null, [WeighedMassBound] double? Grams = null);
 
 /// <summary>What a calibration comes to.</summary>
 /// <param name="DropsPerMl">Drops to the ml.</param>
@@ -79,11 +81,11 @@ public sealed record CalibratedDrop(double DropsPerMl, double DropMl, double Den
 
 /// <summary>Something put on the simulated scale: so many drops of a material.</summary>
 /// <param name="MaterialId">The material.</param>
-/// <param name="Drops">Drops, 1-500.</param>
-public sealed record ScaleLoad(Guid MaterialId, int Drops);
+/// <param name="Drops">Drops.</param>
+public sealed record ScaleLoad(Guid MaterialId, [WeighedDropsBound] int Drops);
 
 /// <summary>Where the simulated colour reader is aimed.</summary>
 /// <param name="WhiteField">The white field; else the black one.</param>
 /// <param name="MaterialId">Paint of the stripe; none for the bare field.</param>
-/// <param name="DryFilmUm">Dry film of the stripe, um, 0.5-500.</param>
-public sealed record ReaderAim(bool WhiteField, Guid? MaterialId = null, double DryFilmUm = 20);
+/// <param name="DryFilmUm">Dry film of the stripe, um.</param>
+public sealed record ReaderAim(bool WhiteField, Guid? MaterialId = null, [StripeFilmBound] double DryFilmUm = 20);

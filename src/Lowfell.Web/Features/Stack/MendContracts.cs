@@ -1,6 +1,7 @@
 using Lowfell.Core.Mending;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Web.Features.Stack;
 
@@ -11,7 +12,7 @@ namespace Lowfell.Web.Features.Stack;
 /// <param name="CoatId">Coat of the finding.</param>
 /// <param name="Aspect">Which of several faults that the rule finds on one coat.</param>
 /// <param name="Schools">Preferences.</param>
-public sealed record MendsRequest(ZoneDraft Zone, IReadOnlyList<CoatDraft> Coats, string Rule, Guid CoatId, string Aspect = "", Schools? Schools = null);
+public sealed record MendsRequest(ZoneDraft Zone, [CoatsBound] IReadOnlyList<CoatDraft> Coats, [TagBound] string Rule, Guid CoatId, [TagBound] string Aspect = "", Schools? Schools = null);
 
 /// <summary>How a stack stands with the rules; what rests does not count.</summary>
 /// <param name="Stops">Stops.</param>

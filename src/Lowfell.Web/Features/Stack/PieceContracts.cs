@@ -1,6 +1,8 @@
 using Lowfell.Core.Evenings.Findings;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Web.Features.Stack;
 
@@ -10,27 +12,27 @@ namespace Lowfell.Web.Features.Stack;
 /// <param name="Zone">Its surface.</param>
 /// <param name="Coats">Its stack.</param>
 /// <param name="Touches">Zones that it touches.</param>
-public sealed record PieceZoneDraft(Guid Id, string Name, ZoneDraft Zone, IReadOnlyList<CoatDraft> Coats, IReadOnlyList<Guid>? Touches = null);
+public sealed record PieceZoneDraft(Guid Id, [NameBound] string Name, ZoneDraft Zone, [CoatsBound] IReadOnlyList<CoatDraft> Coats, [NamedZonesBound] IReadOnlyList<Guid>? Touches = null);
 
 /// <summary>Two faces that fit against each other.</summary>
 /// <param name="A">A zone.</param>
 /// <param name="B">The other.</param>
 /// <param name="ClearanceMm">Room between both bare faces, 0-50 mm.</param>
-public sealed record JoinDraft(Guid A, Guid B, double ClearanceMm);
+public sealed record JoinDraft(Guid A, Guid B, [ClearanceBound] double ClearanceMm);
 
 /// <summary>A part that is fitted in the course of the work.</summary>
 /// <param name="Name">What is fitted.</param>
 /// <param name="Closes">Zones that no brush reaches afterwards.</param>
 /// <param name="AfterZoneId">The zone after whose coat it is done; none before all of them.</param>
 /// <param name="AfterCoatId">That coat; none for the last one of the zone.</param>
-public sealed record AssemblyDraft(string Name, IReadOnlyList<Guid> Closes, Guid? AfterZoneId = null, Guid? AfterCoatId = null);
+public sealed record AssemblyDraft([NameBound] string Name, [NamedZonesBound] IReadOnlyList<Guid> Closes, Guid? AfterZoneId = null, Guid? AfterCoatId = null);
 
 /// <summary>All zones of a piece, in the order in which they are painted.</summary>
 /// <param name="Zones">1-60 zones.</param>
 /// <param name="Joins">Faces that fit against each other.</param>
 /// <param name="Assembly">Parts that are fitted.</param>
 /// <param name="Schools">Preferences; the usual ones where none are given.</param>
-public sealed record PieceRequest(IReadOnlyList<PieceZoneDraft> Zones, IReadOnlyList<JoinDraft>? Joins = null, IReadOnlyList<AssemblyDraft>? Assembly = null, Schools? Schools = null);
+public sealed record PieceRequest([PieceZonesBound] IReadOnlyList<PieceZoneDraft> Zones, [JoinsBound] IReadOnlyList<JoinDraft>? Joins = null, [NamedZonesBound] IReadOnlyList<AssemblyDraft>? Assembly = null, Schools? Schools = null);
 
 /// <summary>What a rule found on a piece.</summary>
 /// <param name="Rule">Rule.</param>

@@ -13,7 +13,6 @@ internal static class PieceReader
     public static PieceStacks Read(PieceRequest request, OpenShelf? shelf)
     {
         var checks = new Checks();
-        checks.Within("", "zones", request.Zones.Count, 1, PieceStacks.MostZones);
         var known = new HashSet<Guid>();
         for (var i = 0; i < request.Zones.Count; i++)
         {
@@ -45,7 +44,6 @@ internal static class PieceReader
             Known($"joins[{i}].a", join.A);
             Known($"joins[{i}].b", join.B);
             Must(join.A != join.B, $"joins[{i}].b", "A zone is not joined to itself.");
-            checks.Within($"joins[{i}].", "clearanceMm", join.ClearanceMm, 0, 50, " mm");
         }
 
         foreach (var (part, i) in (request.Assembly ?? []).Select((a, i) => (a, i)))

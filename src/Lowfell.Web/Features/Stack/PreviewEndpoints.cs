@@ -18,7 +18,7 @@ public static class PreviewEndpoints
     private const int NearestCount = 3;
 
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/preview").WithTags("Preview").ProducesValidationProblem();
         group.MapPost("stack", Stack).Accepts<StackRequest>("application/json").Produces<StackPreview>().WithSummary("Predicts a stack and reads it with the layer rules.");
@@ -36,6 +36,7 @@ public static class PreviewEndpoints
         if (answer is null)
         {
             var asked = await ParseAsync(request, json.Value.SerializerOptions, cancel);
+            Bounds.Enforce(asked);
             var (draft, shelf) = await ReadAsync(asked.Zone, asked.Coats, asked.Schools, open, cancel);
             answer = PreviewText.Json(draft);
             if (question is not null)

@@ -1,6 +1,7 @@
 using Lowfell.Core.Materials;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
@@ -33,8 +34,8 @@ public sealed record SchemeSummary(Guid Id, string Name, int Coats, int Zones);
 
 /// <summary>The whole stack of a scheme, as it should be.</summary>
 /// <param name="Version">The version that was changed.</param>
-/// <param name="Coats">From the substrate up, 60 at most.</param>
-public sealed record StackChange(int Version, IReadOnlyList<CoatDraft> Coats);
+/// <param name="Coats">From the substrate up.</param>
+public sealed record StackChange([VersionBound] int Version, [CoatsBound] IReadOnlyList<CoatDraft> Coats);
 
 /// <summary>The answer when somebody else has changed the stack: theirs, so that nothing is lost.</summary>
 /// <param name="Title">What has happened.</param>
@@ -46,19 +47,19 @@ public sealed record StackConflict(string Title, SchemeView Current);
 public sealed record StackKept(int Version);
 
 /// <summary>A new name, and for a copy the zone that shall use it.</summary>
-/// <param name="Name">Name, 1-120 characters.</param>
+/// <param name="Name">Name.</param>
 /// <param name="ZoneId">Zone that moves to the copy.</param>
-public sealed record SchemeCopy(string Name, Guid? ZoneId = null);
+public sealed record SchemeCopy([NameBound] string Name, Guid? ZoneId = null);
 
 /// <summary>A new name.</summary>
-/// <param name="Name">Name, 1-120 characters.</param>
-public sealed record Rename(string Name);
+/// <param name="Name">Name.</param>
+public sealed record Rename([NameBound] string Name);
 
 /// <summary>Schemes: named stacks that zones share.</summary>
 public static class SchemeEndpoints
 {
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/schemes").WithTags("Schemes").ProducesValidationProblem();
         group.MapGet("", List).WithSummary("Every scheme, by name.");
@@ -130,7 +131,6 @@ public static class SchemeEndpoints
 
     private static async Task<Ok<SchemeView>> PutName(Guid id, Rename rename, LowfellDb db, CancellationToken cancel)
     {
-        CheckName(rename.Name);
         var row = await db.Schemes.SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         row.Name = rename.Name.Trim();
         await db.SaveChangesAsync(cancel);
@@ -139,7 +139,6 @@ public static class SchemeEndpoints
 
     private static async Task<Created<SchemeView>> Copy(Guid id, SchemeCopy copy, LowfellDb db, CancellationToken cancel)
     {
-        CheckName(copy.Name);
         var source = await ViewAsync(id, db, cancel);
         var row = new SchemeRow { Id = Guid.CreateVersion7(), Name = copy.Name.Trim() };
         db.Schemes.Add(row);
@@ -152,13 +151,6 @@ public static class SchemeEndpoints
 
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/schemes/{row.Id}", await ViewAsync(row.Id, db, cancel));
-    }
-
-    private static void CheckName(string name)
-    {
-        var checks = new Checks();
-        checks.Name("", "name", name);
-        checks.Enforce();
     }
 
     // Families by what coats are made of; what is being added with the coats themselves is not on the shelf yet.

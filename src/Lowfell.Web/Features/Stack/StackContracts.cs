@@ -7,15 +7,16 @@ using Lowfell.Core.Safety;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 using Lowfell.Web.Api;
 using Lowfell.Web.Features.Shelf;
 
 namespace Lowfell.Web.Features.Stack;
 
 /// <summary>A coat's own deposit in place of the technique's.</summary>
-/// <param name="WetFilmUm">Wet film at recess, face, edge, um, each 0-5000.</param>
-/// <param name="Coverage">Coverage at recess, face, edge, each 0-1.</param>
-public sealed record DepositDraft(IReadOnlyList<double> WetFilmUm, IReadOnlyList<double> Coverage);
+/// <param name="WetFilmUm">Wet film at recess, face, edge, um.</param>
+/// <param name="Coverage">Coverage at recess, face, edge.</param>
+public sealed record DepositDraft([ThreeHeightsBound, WetFilmBound] IReadOnlyList<double> WetFilmUm, [ThreeHeightsBound, ShareBound] IReadOnlyList<double> Coverage);
 
 /// <summary>One coat as it is planned.</summary>
 public sealed record CoatDraft
@@ -36,13 +37,13 @@ public sealed record CoatDraft
     public MaterialDraft? Material { get; init; }
 
     /// <summary>Colour that the material is mixed to by eye, #rrggbb.</summary>
-    public string? MixedTo { get; init; }
+    [ColourBound] public string? MixedTo { get; init; }
 
-    /// <summary>Passes, 1-20.</summary>
-    public int Passes { get; init; } = 1;
+    /// <summary>Passes.</summary>
+    [PassesBound] public int Passes { get; init; } = 1;
 
-    /// <summary>Paint in the mix by volume, above 0 to 1; none for what the technique usually wants of the family.</summary>
-    public double? PaintFraction { get; init; }
+    /// <summary>Paint in the mix by volume; none for what the technique usually wants of the family.</summary>
+    [PaintFractionBound] public double? PaintFraction { get; init; }
 
     /// <summary>How the painter said it.</summary>
     public DilutionForm DilutionForm { get; init; }
@@ -50,8 +51,8 @@ public sealed record CoatDraft
     /// <summary>What it is thinned with; none for the family's own.</summary>
     public Thinner? Thinner { get; init; }
 
-    /// <summary>Hand: factor on the film, 0.5-2.</summary>
-    public double Hand { get; init; } = 1;
+    /// <summary>Hand: factor on the film.</summary>
+    [HandBound] public double Hand { get; init; } = 1;
 
     /// <summary>Own deposit.</summary>
     public DepositDraft? Deposit { get; init; }
@@ -71,8 +72,8 @@ public sealed record CoatDraft
     /// <summary>The least that must have happened below first, over what it needs anyway.</summary>
     public Wait Wait { get; init; }
 
-    /// <summary>The painter's own wait before it, minutes, 0-86400 (sixty days); none for as long as it needs.</summary>
-    public double? WaitMinutes { get; init; }
+    /// <summary>The painter's own wait before it, minutes; none for as long as it needs.</summary>
+    [WaitBound] public double? WaitMinutes { get; init; }
 
     /// <summary>Its marks, where they are counted.</summary>
     public Marks? Marks { get; init; }
@@ -81,17 +82,17 @@ public sealed record CoatDraft
     public Fade? Fade { get; init; }
 
     /// <summary>Findings that the painter knows of, with the mark that they came with.</summary>
-    public IReadOnlyList<KnownFinding> Known { get; init; } = [];
+    [KnownBound] public IReadOnlyList<KnownFinding> Known { get; init; } = [];
 
-    /// <summary>Note, 2000 characters at most.</summary>
-    public string Note { get; init; } = "";
+    /// <summary>Note.</summary>
+    [NoteBound] public string Note { get; init; } = "";
 }
 
 /// <summary>Air that coats dry in.</summary>
-/// <param name="TemperatureC">Temperature, C, 0-45.</param>
-/// <param name="Humidity">Relative humidity, 0.05-0.99.</param>
+/// <param name="TemperatureC">Temperature, C.</param>
+/// <param name="Humidity">Relative humidity.</param>
 /// <param name="Fan">A fan moves it.</param>
-public sealed record AirDraft(double TemperatureC, double Humidity, bool Fan = false)
+public sealed record AirDraft([TemperatureBound] double TemperatureC, [HumidityBound] double Humidity, bool Fan = false)
 {
     /// <summary>As Core knows it.</summary>
     public Climate ToCore() => new(TemperatureC, Humidity, Fan);
@@ -100,9 +101,6 @@ public sealed record AirDraft(double TemperatureC, double Humidity, bool Fan = f
 /// <summary>A zone as it is planned.</summary>
 public sealed record ZoneDraft
 {
-    /// <summary>The tallest piece, mm.</summary>
-    internal const double TallestMm = 3000;
-
     /// <summary>Substrate.</summary>
     public Substrate Substrate { get; init; }
 
@@ -112,35 +110,35 @@ public sealed record ZoneDraft
     /// <summary>Facing.</summary>
     public Facing Facing { get; init; } = Facing.Side;
 
-    /// <summary>Area on one copy, mm2, above 0 to 10 million.</summary>
-    public double AreaMm2 { get; init; } = 5000;
+    /// <summary>Area on one copy, mm2.</summary>
+    [AreaBound] public double AreaMm2 { get; init; } = 5000;
 
-    /// <summary>Copies, 1-1000.</summary>
-    public int Copies { get; init; } = 1;
+    /// <summary>Copies.</summary>
+    [CopiesBound] public int Copies { get; init; } = 1;
 
-    /// <summary>Smallest engraved width, mm, 0.01-50.</summary>
-    public double? SmallestDetailMm { get; init; }
+    /// <summary>Smallest engraved width, mm.</summary>
+    [DetailBound] public double? SmallestDetailMm { get; init; }
 
-    /// <summary>Length of creases on one copy, mm, where measured, 1-1000000.</summary>
-    public double? CreaseMm { get; init; }
+    /// <summary>Length of creases on one copy, mm, where measured.</summary>
+    [RunBound] public double? CreaseMm { get; init; }
 
-    /// <summary>Length of raised edges on one copy, mm, where measured, 1-1000000.</summary>
-    public double? EdgeMm { get; init; }
+    /// <summary>Length of raised edges on one copy, mm, where measured.</summary>
+    [RunBound] public double? EdgeMm { get; init; }
 
-    /// <summary>Share of the raised edges that faces the light, 0-1.</summary>
-    public double LitEdges { get; init; } = 1;
+    /// <summary>Share of the raised edges that faces the light.</summary>
+    [ShareBound] public double LitEdges { get; init; } = 1;
 
-    /// <summary>Share of the zone that no hand reaches or eye sees, 0-0.99.</summary>
-    public double Unseen { get; init; }
+    /// <summary>Share of the zone that no hand reaches or eye sees.</summary>
+    [UnseenBound] public double Unseen { get; init; }
 
-    /// <summary>Where it begins above the foot of the piece, mm, 0-3000, where it is told by height.</summary>
-    public double? HeightFromMm { get; init; }
+    /// <summary>Where it begins above the foot of the piece, mm, where it is told by height.</summary>
+    [HeightBound] public double? HeightFromMm { get; init; }
 
     /// <summary>Where it ends above the foot, mm, over where it begins.</summary>
-    public double? HeightToMm { get; init; }
+    [HeightBound] public double? HeightToMm { get; init; }
 
     /// <summary>Height of the piece, mm, that heights are held against; none where it is not known.</summary>
-    public double? PieceHeightMm { get; init; }
+    [SizeBound] public double? PieceHeightMm { get; init; }
 
     /// <summary>Touched in play.</summary>
     public bool Handled { get; init; }
@@ -155,53 +153,32 @@ public sealed record ZoneDraft
     public Sheen Finish { get; init; } = Sheen.Matt;
 
     /// <summary>Target colour of the face, #rrggbb.</summary>
-    public string? Target { get; init; }
+    [ColourBound] public string? Target { get; init; }
 
-    /// <summary>Tolerance, dE00, 0.5-50.</summary>
-    public double Tolerance { get; init; } = 5;
+    /// <summary>Tolerance, dE00.</summary>
+    [ToleranceBound] public double Tolerance { get; init; } = 5;
 
     /// <summary>Colour that should show in the cracks of a crackle, #rrggbb.</summary>
-    public string? CrackColour { get; init; }
+    [ColourBound] public string? CrackColour { get; init; }
 
-    /// <summary>Scale of the piece, one to so many, 1-1000.</summary>
-    public double Scale { get; init; } = Zone.UsualScale;
+    /// <summary>Scale of the piece, one to so many.</summary>
+    [ScaleBound] public double Scale { get; init; } = Zone.UsualScale;
 
-    /// <summary>Distance that it is looked at from, mm, 100-10000.</summary>
-    public double ViewingMm { get; init; } = Zone.UsualViewingMm;
+    /// <summary>Distance that it is looked at from, mm.</summary>
+    [ViewingBound] public double ViewingMm { get; init; } = Zone.UsualViewingMm;
 
     /// <summary>Air that the coats dry in; 20 C and 50 % humidity where none is given.</summary>
     public AirDraft? Air { get; init; }
 
-    /// <summary>Checks the figures.</summary>
-    public void Check(Checks checks, string prefix)
+    /// <summary>Checks that a zone lies within the height of its piece.</summary>
+    internal static void CheckHeights(Checks checks, string prefix, (double? From, double? To, double? Piece) heights)
     {
-        checks.Within(prefix, "areaMm2", AreaMm2, 1, 10_000_000, " mm2");
-        checks.Within(prefix, "copies", Copies, 1, 1_000);
-        checks.WithinIfAny(prefix, "smallestDetailMm", SmallestDetailMm, 0.01, 50, " mm");
-        checks.WithinIfAny(prefix, "creaseMm", CreaseMm, 1, 1_000_000, " mm");
-        checks.WithinIfAny(prefix, "edgeMm", EdgeMm, 1, 1_000_000, " mm");
-        checks.Within(prefix, "tolerance", Tolerance, 0.5, 50, " dE00");
-        checks.Colour(prefix, "target", Target);
-        checks.Colour(prefix, "crackColour", CrackColour);
-        CheckPlace(checks, prefix, LitEdges, Unseen, (HeightFromMm, HeightToMm, PieceHeightMm));
-        checks.Within(prefix, "scale", Scale, 1, 1000);
-        checks.Within(prefix, "viewingMm", ViewingMm, 100, 10_000, " mm");
-        if (Air is { } air)
+        if (heights.Piece is { } top)
         {
-            checks.Within(prefix, "air.temperatureC", air.TemperatureC, 0, 45, " C");
-            checks.Within(prefix, "air.humidity", air.Humidity, 0.05, 0.99);
+            checks.Within(prefix + "heightFromMm", heights.From ?? 0, 0, top, " mm, the height of the piece");
+            checks.Within(prefix + "heightToMm", heights.To ?? 0, 0, top, " mm, the height of the piece");
         }
-    }
 
-    /// <summary>Checks where a zone is on its piece, and how much of it counts.</summary>
-    internal static void CheckPlace(Checks checks, string prefix, double litEdges, double unseen, (double? From, double? To, double? Piece) heights)
-    {
-        checks.Within(prefix, "litEdges", litEdges, 0, 1);
-        checks.Within(prefix, "unseen", unseen, 0, 1);
-        checks.WithinIfAny(prefix, "pieceHeightMm", heights.Piece, 0.1, TallestMm, " mm");
-        var top = heights.Piece ?? TallestMm;
-        checks.WithinIfAny(prefix, "heightFromMm", heights.From, 0, top, " mm, the height of the piece");
-        checks.WithinIfAny(prefix, "heightToMm", heights.To, 0, top, " mm, the height of the piece");
         if (heights.From is null != heights.To is null)
         {
             checks.Fault(prefix + (heights.From is null ? "heightFromMm" : "heightToMm"), "A zone that is told by height needs both: from and to.");
@@ -241,16 +218,16 @@ public sealed record ZoneDraft
 
 /// <summary>A whole stack as it is planned.</summary>
 /// <param name="Zone">What it goes on.</param>
-/// <param name="Coats">From the substrate up, 60 at most.</param>
+/// <param name="Coats">From the substrate up.</param>
 /// <param name="Schools">Preferences; the usual ones where none are given.</param>
-public sealed record StackRequest(ZoneDraft Zone, IReadOnlyList<CoatDraft> Coats, Schools? Schools = null);
+public sealed record StackRequest(ZoneDraft Zone, [CoatsBound] IReadOnlyList<CoatDraft> Coats, Schools? Schools = null);
 
 /// <summary>A stack, and the coat that colour help is wanted for.</summary>
 /// <param name="Zone">What it goes on.</param>
 /// <param name="Coats">From the substrate up.</param>
 /// <param name="CoatId">The coat.</param>
 /// <param name="Schools">Preferences.</param>
-public sealed record HelpRequest(ZoneDraft Zone, IReadOnlyList<CoatDraft> Coats, Guid CoatId, Schools? Schools = null);
+public sealed record HelpRequest(ZoneDraft Zone, [CoatsBound] IReadOnlyList<CoatDraft> Coats, Guid CoatId, Schools? Schools = null);
 
 /// <summary>A predicted colour at one height.</summary>
 /// <param name="Hex">By a middle hand.</param>

@@ -15,10 +15,6 @@ namespace Lowfell.Web.Features.Stack;
 /// <summary>Parses drafts into Core's types at the edge, and maps coats back.</summary>
 public static class StackReader
 {
-    private const int LongestNote = 2000;
-    private const int LongestReason = 500;
-    private const int MostKnown = 40;
-
     // Index fields are named only when something is wrong; these keep the right path free of strings.
     private static readonly string[] Prefixes = [.. Enumerable.Range(0, StackDraft.MostCoats).Select(i => $"coats[{i}].")];
 
@@ -41,7 +37,7 @@ public static class StackReader
     public static StackDraft Read(ZoneDraft zone, IReadOnlyList<CoatDraft> coats, Schools? schools, OpenShelf? shelf)
     {
         var checks = new Checks();
-        zone.Check(checks, "zone.");
+        ZoneDraft.CheckHeights(checks, "zone.", (zone.HeightFromMm, zone.HeightToMm, zone.PieceHeightMm));
         CheckCoats(checks, coats, inlineAllowed: true);
         CheckFades(checks, zone, coats);
         checks.Enforce();
@@ -69,12 +65,6 @@ public static class StackReader
     /// <summary>Checks coats that are previewed or kept.</summary>
     public static void CheckCoats(Checks checks, IReadOnlyList<CoatDraft> coats, bool inlineAllowed)
     {
-        if (coats.Count > StackDraft.MostCoats)
-        {
-            checks.Fault("coats", $"{coats.Count} coats are too many; {StackDraft.MostCoats} are allowed.");
-            return;
-        }
-
         for (var i = 0; i < coats.Count; i++)
         {
             CheckCoat(checks, coats, i, inlineAllowed);
@@ -133,47 +123,15 @@ public static class StackReader
     private static void CheckCoat(Checks checks, IReadOnlyList<CoatDraft> coats, int i, bool inlineAllowed)
     {
         var (coat, at) = (coats[i], Prefixes[i]);
-        if (coat is null)
-        {
-            checks.Fault($"coats[{i}]", "A coat is missing here.");
-            return;
-        }
-
         for (var j = 0; j < i; j++)
         {
-            if (coats[j]?.Id == coat.Id)
+            if (coats[j].Id == coat.Id)
             {
                 checks.Fault(at + "id", $"Coat {coat.Id} stands twice in the stack.");
             }
         }
 
-        checks.Within(at, "passes", coat.Passes, 1, Coat.MostPasses);
-        checks.Within(at, "hand", coat.Hand, 0.5, 2);
-        checks.Colour(at, "mixedTo", coat.MixedTo);
-        checks.Text(at, "note", coat.Note, LongestNote);
-        if (coat.PaintFraction is { } fraction && !Dilution.IsValid(fraction))
-        {
-            checks.Fault(at + "paintFraction", $"{fraction} is no share of paint; above 0 to 1 is.");
-        }
-
-        if (coat.WaitMinutes is { } wait && !(wait >= 0 && wait <= Coat.LongestWaitMin))
-        {
-            checks.Fault(at + "waitMinutes", $"A wait of {wait} minutes is outside 0 to {Coat.LongestWaitMin} (60 days).");
-        }
-
-        CheckMarks(checks, coat, at);
         CheckKnown(checks, coat, at);
-
-        if (coat.Deposit is { } deposit)
-        {
-            CheckDeposit(checks, deposit, at + "deposit.");
-        }
-
-        if (coat.Fade is { } fade)
-        {
-            CheckFade(checks, fade, at, ZoneDraft.TallestMm);
-        }
-
         CheckSource(checks, coat, at, inlineAllowed);
     }
 
@@ -199,25 +157,6 @@ public static class StackReader
         }
     }
 
-    private static void CheckMarks(Checks checks, CoatDraft coat, string at)
-    {
-        if (coat.Marks is not { } marks)
-        {
-            return;
-        }
-
-        checks.Within(at, "marks.count", marks.Count, 1, 100_000);
-        if (!(marks.WidthMm > 0 && marks.WidthMm <= 500))
-        {
-            checks.Fault(at + "marks.widthMm", $"Marks {marks.WidthMm} mm wide can't be drawn; above 0 to 500 mm can.");
-        }
-
-        if (!(marks.LengthMm > 0 && marks.LengthMm <= 3000))
-        {
-            checks.Fault(at + "marks.lengthMm", $"Marks {marks.LengthMm} mm long can't be drawn; above 0 to 3000 mm can.");
-        }
-    }
-
     private static void CheckKnown(Checks checks, CoatDraft coat, string at)
     {
         for (var k = 0; k < coat.Known.Count; k++)
@@ -227,29 +166,15 @@ public static class StackReader
             {
                 checks.Fault(at + "known", $"'{Short(known.Rule)}' is no rule of the book.");
             }
-
-            if (string.IsNullOrWhiteSpace(known.Reason))
-            {
-                checks.Fault(at + "known", "Say in a word why it may rest.");
-            }
-
-            checks.Text(at, "known", known.Reason, LongestReason);
-            checks.Text(at, "known", known.Aspect, Checks.LongestName);
-            checks.Text(at, "known", known.Mark, Checks.LongestName);
-        }
-
-        if (coat.Known.Count > MostKnown)
-        {
-            checks.Fault(at + "known", $"{coat.Known.Count} answers are too many; {MostKnown} are allowed.");
         }
     }
 
     private static void CheckFades(Checks checks, ZoneDraft zone, IReadOnlyList<CoatDraft> coats)
     {
-        var top = zone.PieceHeightMm ?? ZoneDraft.TallestMm;
-        for (var i = 0; i < Math.Min(coats.Count, Prefixes.Length); i++)
+        var top = zone.PieceHeightMm ?? SizeBoundAttribute.Tallest;
+        for (var i = 0; i < coats.Count; i++)
         {
-            if (coats[i]?.Fade is not { } fade)
+            if (coats[i].Fade is not { } fade)
             {
                 continue;
             }
@@ -265,8 +190,8 @@ public static class StackReader
 
     private static void CheckFade(Checks checks, Fade fade, string at, double top)
     {
-        checks.Within(at, "fade.fullMm", fade.FullMm, 0, top, " mm, the height of the piece");
-        checks.Within(at, "fade.noneMm", fade.NoneMm, 0, top, " mm, the height of the piece");
+        checks.Within(at + "fade.fullMm", fade.FullMm, 0, top, " mm, the height of the piece");
+        checks.Within(at + "fade.noneMm", fade.NoneMm, 0, top, " mm, the height of the piece");
         if (fade.FullMm == fade.NoneMm)
         {
             checks.Fault(at + "fade", $"It is full and gone at {fade.FullMm} mm alike; a coat that fades needs two heights.");
@@ -274,21 +199,6 @@ public static class StackReader
     }
 
     private static string Short(string text) => text.Length > 40 ? text[..40] + "…" : text;
-
-    private static void CheckDeposit(Checks checks, DepositDraft deposit, string at)
-    {
-        if (deposit.WetFilmUm.Count != 3 || deposit.Coverage.Count != 3)
-        {
-            checks.Fault(at + "wetFilmUm", "Three films and three coverages are needed: recess, face, edge.");
-            return;
-        }
-
-        for (var h = 0; h < 3; h++)
-        {
-            checks.Within(at, "wetFilmUm", deposit.WetFilmUm[h], 0, 5000, " um");
-            checks.Within(at, "coverage", deposit.Coverage[h], 0, 1);
-        }
-    }
 
     private static Coat Read(CoatDraft draft, OpenShelf? shelf, Checks checks, string at)
     {

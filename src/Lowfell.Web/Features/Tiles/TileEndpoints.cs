@@ -1,5 +1,6 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Tiles;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
@@ -14,28 +15,28 @@ namespace Lowfell.Web.Features.Tiles;
 /// <param name="Recess">Recess, #rrggbb.</param>
 /// <param name="Face">Face, #rrggbb.</param>
 /// <param name="Edge">Edge, #rrggbb.</param>
-public sealed record LookDraft(string? Recess = null, string? Face = null, string? Edge = null);
+public sealed record LookDraft([ColourBound] string? Recess = null, [ColourBound] string? Face = null, [ColourBound] string? Edge = null);
 
 /// <summary>What is painted where on a test tile.</summary>
 /// <param name="Zone">What the scrap stands for: substrate, relief, facing.</param>
-/// <param name="Under">Coats under the whole tile, 20 at most.</param>
-/// <param name="Rows">The coat of each row, 1-6.</param>
-/// <param name="Columns">The coat of each column, 1-6; it goes on last.</param>
+/// <param name="Under">Coats under the whole tile.</param>
+/// <param name="Rows">The coat of each row.</param>
+/// <param name="Columns">The coat of each column; it goes on last.</param>
 /// <param name="Look">The look that is wanted.</param>
-public sealed record TilePlan(ZoneDraft Zone, IReadOnlyList<CoatDraft> Under, IReadOnlyList<CoatDraft> Rows, IReadOnlyList<CoatDraft> Columns, LookDraft? Look = null);
+public sealed record TilePlan(ZoneDraft Zone, [TileGroundBound] IReadOnlyList<CoatDraft> Under, [TileLinesBound] IReadOnlyList<CoatDraft> Rows, [TileLinesBound] IReadOnlyList<CoatDraft> Columns, LookDraft? Look = null);
 
 /// <summary>A cell as it came out on the real scrap.</summary>
 /// <param name="Row">Row, from 0.</param>
 /// <param name="Column">Column, from 0.</param>
 /// <param name="Face">Its face, #rrggbb.</param>
-/// <param name="Note">Note, 500 characters at most.</param>
-public sealed record PaintedCell(int Row, int Column, string Face, string Note = "");
+/// <param name="Note">Note.</param>
+public sealed record PaintedCell([TileLineBound] int Row, [TileLineBound] int Column, [ColourBound] string Face, [RemarkBound] string Note = "");
 
 /// <summary>A tile as it is drawn up.</summary>
-/// <param name="Name">Name, as written on the scrap, 1-120 characters.</param>
+/// <param name="Name">Name, as written on the scrap.</param>
 /// <param name="Plan">What is painted where.</param>
 /// <param name="Painted">What came out.</param>
-public sealed record TileDraft(string Name, TilePlan Plan, IReadOnlyList<PaintedCell> Painted);
+public sealed record TileDraft([NameBound] string Name, TilePlan Plan, [TileCellsBound] IReadOnlyList<PaintedCell> Painted);
 
 /// <summary>A tile of the bench.</summary>
 /// <param name="Id">Its id.</param>
@@ -46,7 +47,7 @@ public sealed record TileView(Guid Id, int Version, TileDraft Tile);
 /// <summary>A change of a tile.</summary>
 /// <param name="Version">The version that was changed.</param>
 /// <param name="Tile">What it should be.</param>
-public sealed record TileChange(int Version, TileDraft Tile);
+public sealed record TileChange([VersionBound] int Version, TileDraft Tile);
 
 /// <summary>A predicted cell.</summary>
 /// <param name="Row">Row, from 0.</param>
@@ -70,15 +71,13 @@ public sealed record TilePreview(IReadOnlyList<CellView> Cells, int? NearestRow,
 /// <param name="ZoneId">The zone.</param>
 /// <param name="SchemeVersion">Version of its scheme.</param>
 /// <param name="Instead">In place of the coats that are there; else on top of them.</param>
-public sealed record CellAdoption(int Row, int Column, Guid ZoneId, int SchemeVersion, bool Instead = true);
+public sealed record CellAdoption([TileLineBound] int Row, [TileLineBound] int Column, Guid ZoneId, [VersionBound] int SchemeVersion, bool Instead = true);
 
 /// <summary>Test tiles: a grid of coats, predicted, painted, compared, adopted.</summary>
 public static class TileEndpoints
 {
-    private const int MostUnder = 20;
-
     /// <summary>Maps the endpoints.</summary>
-    public static void Map(WebApplication app)
+    public static void Map(IEndpointRouteBuilder app)
     {
         app.MapPost("/api/preview/tile", Preview).WithTags("Preview").ProducesValidationProblem().WithSummary("Predicts every cell of a test tile, and finds the one nearest to a wanted look.");
         var group = app.MapGroup("/api/tiles").WithTags("Tiles").ProducesValidationProblem();
@@ -144,8 +143,8 @@ public static class TileEndpoints
     {
         var plan = View(await RowAsync(id, db, cancel)).Tile.Plan;
         var checks = new Checks();
-        checks.Within("", "row", cell.Row, 0, plan.Rows.Count - 1);
-        checks.Within("", "column", cell.Column, 0, plan.Columns.Count - 1);
+        checks.Within("row", cell.Row, 0, plan.Rows.Count - 1);
+        checks.Within("column", cell.Column, 0, plan.Columns.Count - 1);
         checks.Enforce();
         var zone = await Tree.ZoneAsync(db, cell.ZoneId, cancel);
         var coats = plan.Under.Append(plan.Rows[cell.Row]).Append(plan.Columns[cell.Column]).Select(c => c with { Id = Guid.CreateVersion7() }).ToList();
@@ -157,20 +156,11 @@ public static class TileEndpoints
     {
         var checks = new Checks();
         var plan = draft.Plan;
-        checks.Name(prefix, "name", draft.Name);
-        checks.Within(prefix, "plan.rows", plan.Rows.Count, 1, TestTile.MostLines, " rows");
-        checks.Within(prefix, "plan.columns", plan.Columns.Count, 1, TestTile.MostLines, " columns");
-        checks.Within(prefix, "plan.under", plan.Under.Count, 0, MostUnder, " coats");
-        checks.Colour(prefix, "plan.look.recess", plan.Look?.Recess);
-        checks.Colour(prefix, "plan.look.face", plan.Look?.Face);
-        checks.Colour(prefix, "plan.look.edge", plan.Look?.Edge);
         for (var i = 0; i < draft.Painted.Count; i++)
         {
             var cell = draft.Painted[i];
-            checks.Within($"{prefix}painted[{i}].", "row", cell.Row, 0, plan.Rows.Count - 1);
-            checks.Within($"{prefix}painted[{i}].", "column", cell.Column, 0, plan.Columns.Count - 1);
-            checks.Colour($"{prefix}painted[{i}].", "face", cell.Face);
-            checks.Text($"{prefix}painted[{i}].", "note", cell.Note, 500);
+            checks.Within($"{prefix}painted[{i}].row", cell.Row, 0, plan.Rows.Count - 1);
+            checks.Within($"{prefix}painted[{i}].column", cell.Column, 0, plan.Columns.Count - 1);
             if (draft.Painted.Take(i).Any(p => (p.Row, p.Column) == (cell.Row, cell.Column)))
             {
                 checks.Fault($"{prefix}painted[{i}].row", "This cell stands here twice.");

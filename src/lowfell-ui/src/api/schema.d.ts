@@ -5127,12 +5127,12 @@ export interface components {
         AirDraft: {
             /**
              * Format: double
-             * @description Temperature, C, 0-45.
+             * @description Temperature, C.
              */
             temperatureC: number;
             /**
              * Format: double
-             * @description Relative humidity, 0.05-0.99.
+             * @description Relative humidity.
              */
             humidity: number;
             /**
@@ -5232,7 +5232,7 @@ export interface components {
         BottleDraft: {
             /**
              * Format: double
-             * @description What it held when new, ml, 0.5-10000.
+             * @description What it held when new, ml.
              */
             sizeMl?: number;
             /**
@@ -5539,12 +5539,12 @@ export interface components {
             mixedTo?: null | string;
             /**
              * Format: int32
-             * @description Passes, 1-20.
+             * @description Passes.
              */
             passes?: number;
             /**
              * Format: double
-             * @description Paint in the mix by volume, above 0 to 1; none for what the technique usually wants of the family.
+             * @description Paint in the mix by volume; none for what the technique usually wants of the family.
              */
             paintFraction?: null | number;
             /** @description How the painter said it. */
@@ -5552,7 +5552,7 @@ export interface components {
             thinner?: null | components["schemas"]["Thinner"];
             /**
              * Format: double
-             * @description Hand: factor on the film, 0.5-2.
+             * @description Hand: factor on the film.
              */
             hand?: number;
             deposit?: null | components["schemas"]["DepositDraft"];
@@ -5568,14 +5568,14 @@ export interface components {
             wait?: components["schemas"]["Wait"];
             /**
              * Format: double
-             * @description The painter's own wait before it, minutes, 0-86400 (sixty days); none for as long as it needs.
+             * @description The painter's own wait before it, minutes; none for as long as it needs.
              */
             waitMinutes?: null | number;
             marks?: null | components["schemas"]["Marks"];
             fade?: null | components["schemas"]["Fade"];
             /** @description Findings that the painter knows of, with the mark that they came with. */
             known?: components["schemas"]["KnownFinding"][];
-            /** @description Note, 2000 characters at most. */
+            /** @description Note. */
             note?: string;
         };
         /** @description What to mix for one coat. */
@@ -5653,7 +5653,7 @@ export interface components {
             pieceId: string;
             /**
              * Format: int32
-             * @description Copies, 0-1000.
+             * @description Copies.
              */
             copies: number;
         };
@@ -5744,9 +5744,9 @@ export interface components {
         DayOfWeek: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
         /** @description A coat's own deposit in place of the technique's. */
         DepositDraft: {
-            /** @description Wet film at recess, face, edge, um, each 0-5000. */
+            /** @description Wet film at recess, face, edge, um. */
             wetFilmUm: number[];
-            /** @description Coverage at recess, face, edge, each 0-1. */
+            /** @description Coverage at recess, face, edge. */
             coverage: number[];
         };
         /**
@@ -5768,7 +5768,7 @@ export interface components {
             coatId: string;
             /**
              * Format: double
-             * @description Paint in the mix by volume, above 0 to 1.
+             * @description Paint in the mix by volume.
              */
             paintFraction: number;
         };
@@ -5776,17 +5776,17 @@ export interface components {
         DropCalibration: {
             /**
              * Format: int32
-             * @description Drops counted, 1-500.
+             * @description Drops counted.
              */
             drops: number;
             /**
              * Format: double
-             * @description Their volume, ml, above 0 to 50; or give grams.
+             * @description Their volume, ml; or give grams.
              */
             ml?: null | number;
             /**
              * Format: double
-             * @description Their mass, g, above 0 to 100.
+             * @description Their mass, g.
              */
             grams?: null | number;
         };
@@ -5816,32 +5816,32 @@ export interface components {
         DryingView: {
             /**
              * Format: double
-             * @description Minutes to touch-dry, 0-10000.
+             * @description Minutes to touch-dry.
              */
             touchMin: number;
             /**
              * Format: double
-             * @description Minutes to recoat-dry, 0-10000.
+             * @description Minutes to recoat-dry.
              */
             recoatMin: number;
             /**
              * Format: double
-             * @description Hours to cured, 0-2000; 0 for what never cures.
+             * @description Hours to cured; 0 for what never cures.
              */
             curedH: number;
             /**
              * Format: double
-             * @description Wet film of these times, um, 1-5000.
+             * @description Wet film of these times, um.
              */
             referenceWetFilmUm: number;
             /**
              * Format: double
-             * @description n in t = t_ref (film/film_ref)^n, 0.5-3.
+             * @description n in t = t_ref (film/film_ref)^n.
              */
             exponent: number;
             /**
              * Format: double
-             * @description Factor under warm air, 0.05-1; none where it is not allowed.
+             * @description Factor under warm air; none where it is not allowed.
              */
             warmAirFactor?: null | number;
         };
@@ -6298,7 +6298,7 @@ export interface components {
             partId?: null | string;
             /**
              * Format: int32
-             * @description Which pass, 1-20; 0 for cleaning the coat up.
+             * @description Which pass; 0 for cleaning the coat up.
              * @default 1
              */
             pass: number;
@@ -6309,22 +6309,22 @@ export interface components {
             at?: null | string;
             /**
              * Format: double
-             * @description Hands-on minutes for all of them together, 0-1000.
+             * @description Hands-on minutes for all of them together.
              */
             minutes?: null | number;
             /**
              * Format: double
-             * @description Minutes of setting up before it, 0-240.
+             * @description Minutes of setting up before it.
              */
             setUpMinutes?: null | number;
             /**
-             * @description Who did it; 120 characters at most.
+             * @description Who did it.
              * @default
              */
             who: string;
             /**
              * Format: double
-             * @description Share of paint in what was laid on, above 0 to 1, where it was not as planned.
+             * @description Share of paint in what was laid on, where it was not as planned.
              */
             paintFraction?: null | number;
             /**
@@ -6333,17 +6333,17 @@ export interface components {
              */
             mixRecordId?: null | string;
             /**
-             * @description What was done otherwise than planned; 2000 characters at most.
+             * @description What was done otherwise than planned.
              * @default
              */
             deviation: string;
             /**
-             * @description Why it went wrong; 2000 characters at most.
+             * @description Why it went wrong.
              * @default
              */
             cause: string;
             /**
-             * @description What mended it; 2000 characters at most.
+             * @description What mended it.
              * @default
              */
             remedy: string;
@@ -6353,7 +6353,7 @@ export interface components {
              */
             photoId?: null | string;
             /**
-             * @description What went wrong, or a remark; 2000 characters at most.
+             * @description What went wrong, or a remark.
              * @default
              */
             note: string;
@@ -6467,7 +6467,7 @@ export interface components {
         Marks: {
             /**
              * Format: int32
-             * @description How many on one copy, 1..100000.
+             * @description How many on one copy.
              */
             count: number;
             /**
@@ -6564,7 +6564,7 @@ export interface components {
         };
         /** @description A material as it is drawn up: inline in a draft, or to be kept on the shelf. Family and colour are enough; whatever is not given is the family's. */
         MaterialDraft: {
-            /** @description Name, 1-120 characters; the family's word inline in a draft that gives none. */
+            /** @description Name; the family's word inline in a draft that gives none. */
             name?: string;
             /** @description House that makes it. */
             house?: string;
@@ -6574,17 +6574,17 @@ export interface components {
             colour?: null | string;
             /**
              * Format: double
-             * @description Contrast ratio at the reference film, 0.03-0.9999; none for what family and colour usually hide.
+             * @description Contrast ratio at the reference film; none for what family and colour usually hide.
              */
             contrastRatio?: null | number;
             /**
              * Format: double
-             * @description Dry film of the contrast ratio, um, 1-500; none for the usual one.
+             * @description Dry film of the contrast ratio, um; none for the usual one.
              */
             referenceFilmUm?: null | number;
             /**
              * Format: double
-             * @description Dry over wet volume, 0.01-1; none for the family's.
+             * @description Dry over wet volume; none for the family's.
              */
             volumeSolids?: null | number;
             sheen?: null | components["schemas"]["Sheen"];
@@ -6597,12 +6597,12 @@ export interface components {
             effect?: components["schemas"]["Effect"];
             /**
              * Format: double
-             * @description Drops to the ml where calibrated, 2-200.
+             * @description Drops to the ml where calibrated.
              */
             dropsPerMl?: null | number;
             /**
              * Format: double
-             * @description Ml below which it counts as running low, 0-10000; none where nobody minds. Not read in previews.
+             * @description Ml below which it counts as running low; none where nobody minds. Not read in previews.
              */
             lowStockMl?: null | number;
             drying?: null | components["schemas"]["DryingView"];
@@ -6750,7 +6750,7 @@ export interface components {
         MixAgain: {
             /**
              * Format: double
-             * @description How much, ml, 0.01-10000.
+             * @description How much, ml.
              */
             totalMl: number;
         };
@@ -6801,7 +6801,7 @@ export interface components {
         MixComponentDraft: {
             /**
              * Format: double
-             * @description How much, above 0 and up to 10000.
+             * @description How much.
              */
             amount: number;
             /** @description In what. */
@@ -6824,7 +6824,7 @@ export interface components {
         };
         /** @description A recipe as it is drawn up. */
         MixDraft: {
-            /** @description Name, 1-120 characters. */
+            /** @description Name. */
             name: string;
             /** @description 1-40 components. */
             components: components["schemas"]["MixComponentDraft"][];
@@ -6863,13 +6863,13 @@ export interface components {
         MixMade: {
             /**
              * Format: double
-             * @description How much, ml, 0.01-10000; or give drops.
+             * @description How much, ml; or give drops.
              */
             totalMl?: null | number;
             /** @description Whole drops of each component of the recipe, as counted. */
             drops?: null | number[];
             /**
-             * @description Note, 2000 characters at most.
+             * @description Note.
              * @default
              */
             note: string;
@@ -6906,7 +6906,7 @@ export interface components {
             ground: string;
             /**
              * Format: double
-             * @description Volume that it is scaled to, ml, 0.01-10000.
+             * @description Volume that it is scaled to, ml.
              * @default 5
              */
             totalMl: number;
@@ -7011,7 +7011,7 @@ export interface components {
         MixUse: {
             /**
              * Format: double
-             * @description Ml taken, above 0.
+             * @description Ml taken.
              */
             ml: number;
             /**
@@ -7022,7 +7022,7 @@ export interface components {
             /** @description Numbers of the copies, from 1. */
             copies?: null | number[];
             /**
-             * @description Note, 2000 characters at most.
+             * @description Note.
              * @default
              */
             note: string;
@@ -7242,7 +7242,7 @@ export interface components {
             /** @description Its face, #rrggbb. */
             face: string;
             /**
-             * @description Note, 500 characters at most.
+             * @description Note.
              * @default
              */
             note: string;
@@ -7254,7 +7254,7 @@ export interface components {
              * @description The zone.
              */
             zoneId: string;
-            /** @description Name, 1-120 characters. */
+            /** @description Name. */
             name: string;
             /**
              * Format: date
@@ -7262,7 +7262,7 @@ export interface components {
              */
             paintedOn: string;
             /**
-             * @description Note, 2000 characters at most.
+             * @description Note.
              * @default
              */
             note: string;
@@ -7330,7 +7330,7 @@ export interface components {
         };
         /** @description A piece as it is drawn up. */
         PieceDraft: {
-            /** @description Name, 1-120 characters. */
+            /** @description Name. */
             name: string;
             /** @description Kind of thing, such as wall or vehicle. */
             kind?: string;
@@ -7340,27 +7340,27 @@ export interface components {
             shape?: components["schemas"]["PieceShape"];
             /**
              * Format: double
-             * @description Length or diameter, mm, above 0 to 3000; not read for a free shape.
+             * @description Length or diameter, mm; not read for a free shape.
              */
             lengthMm?: number;
             /**
              * Format: double
-             * @description Width, mm, above 0 to 3000.
+             * @description Width, mm.
              */
             widthMm?: number;
             /**
              * Format: double
-             * @description Height, mm, above 0 to 3000.
+             * @description Height, mm.
              */
             heightMm?: number;
             /**
              * Format: double
-             * @description Area of a free shape, mm2, above 0 to 10 million.
+             * @description Area of a free shape, mm2.
              */
             freeAreaMm2?: number;
             /**
              * Format: int32
-             * @description Copies, 1-1000.
+             * @description Copies.
              */
             copies?: number;
             /**
@@ -7370,12 +7370,12 @@ export interface components {
             partOfId?: null | string;
             /**
              * Format: double
-             * @description Minutes to fit one copy, 0.5-240.
+             * @description Minutes to fit one copy.
              */
             fitMin?: number;
             /**
              * Format: double
-             * @description Minutes until its glue holds, 0-2880.
+             * @description Minutes until its glue holds.
              */
             glueMin?: number;
         };
@@ -7558,7 +7558,7 @@ export interface components {
             warmAir: boolean;
             /**
              * Format: int32
-             * @description Most copies painted in one go, 1-1000; as many as fit where none is given.
+             * @description Most copies painted in one go; as many as fit where none is given.
              */
             mostCopies?: null | number;
             oneMore?: null | components["schemas"]["WeeklyEvening"];
@@ -7837,7 +7837,7 @@ export interface components {
             materialId?: null | string;
             /**
              * Format: double
-             * @description Dry film of the stripe, um, 0.5-500.
+             * @description Dry film of the stripe, um.
              * @default 20
              */
             dryFilmUm: number;
@@ -7856,7 +7856,7 @@ export interface components {
         Relief: "smooth" | "panelled" | "textured" | "rough";
         /** @description A new name. */
         Rename: {
-            /** @description Name, 1-120 characters. */
+            /** @description Name. */
             name: string;
         };
         /**
@@ -7897,12 +7897,12 @@ export interface components {
         RoomView: {
             /**
              * Format: double
-             * @description Temperature, C, 0-45.
+             * @description Temperature, C.
              */
             temperatureC: number;
             /**
              * Format: double
-             * @description Relative humidity, 0.05-0.99.
+             * @description Relative humidity.
              */
             humidity: number;
             /** @description A fan moves it. */
@@ -7945,7 +7945,7 @@ export interface components {
             materialId: string;
             /**
              * Format: int32
-             * @description Drops, 1-500.
+             * @description Drops.
              */
             drops: number;
         };
@@ -7961,7 +7961,7 @@ export interface components {
         };
         /** @description A new name, and for a copy the zone that shall use it. */
         SchemeCopy: {
-            /** @description Name, 1-120 characters. */
+            /** @description Name. */
             name: string;
             /**
              * Format: uuid
@@ -8140,34 +8140,34 @@ export interface components {
              * @description The version that was changed.
              */
             version: number;
-            /** @description Name, 1-120 characters. */
+            /** @description Name. */
             name: string;
             /**
              * Format: double
-             * @description Scale, one to so many, 1-1000.
+             * @description Scale, one to so many.
              * @default 56
              */
             scale: number;
             /**
              * Format: double
-             * @description Distance that it is looked at from, mm, 100-10000.
+             * @description Distance that it is looked at from, mm.
              * @default 1000
              */
             viewingMm: number;
         };
         /** @description A set as it is drawn up. */
         SetDraft: {
-            /** @description Name, 1-120 characters. */
+            /** @description Name. */
             name: string;
             /**
              * Format: double
-             * @description Scale, one to so many, 1-1000.
+             * @description Scale, one to so many.
              * @default 56
              */
             scale: number;
             /**
              * Format: double
-             * @description Distance that it is looked at from, mm, 100-10000.
+             * @description Distance that it is looked at from, mm.
              * @default 1000
              */
             viewingMm: number;
@@ -8240,7 +8240,7 @@ export interface components {
             request: components["schemas"]["PlanRequest"];
             /**
              * Format: double
-             * @description Seconds that it may take, 1-300.
+             * @description Seconds that it may take.
              * @default 10
              */
             seconds: number;
@@ -8291,7 +8291,7 @@ export interface components {
              * @description The version that was changed.
              */
             version: number;
-            /** @description From the substrate up, 60 at most. */
+            /** @description From the substrate up. */
             coats: components["schemas"]["CoatDraft"][];
         };
         /** @description The answer when somebody else has changed the stack: theirs, so that nothing is lost. */
@@ -8325,7 +8325,7 @@ export interface components {
         StackRequest: {
             /** @description What it goes on. */
             zone: components["schemas"]["ZoneDraft"];
-            /** @description From the substrate up, 60 at most. */
+            /** @description From the substrate up. */
             coats: components["schemas"]["CoatDraft"][];
             schools?: null | components["schemas"]["Schools"];
         };
@@ -8444,7 +8444,7 @@ export interface components {
             whiteField: string;
             /**
              * Format: double
-             * @description Dry film of the stripe, um, 0.5-500.
+             * @description Dry film of the stripe, um.
              * @default 20
              */
             dryFilmUm: number;
@@ -8604,7 +8604,7 @@ export interface components {
         };
         /** @description A tile as it is drawn up. */
         TileDraft: {
-            /** @description Name, as written on the scrap, 1-120 characters. */
+            /** @description Name, as written on the scrap. */
             name: string;
             /** @description What is painted where. */
             plan: components["schemas"]["TilePlan"];
@@ -8615,11 +8615,11 @@ export interface components {
         TilePlan: {
             /** @description What the scrap stands for: substrate, relief, facing. */
             zone: components["schemas"]["ZoneDraft"];
-            /** @description Coats under the whole tile, 20 at most. */
+            /** @description Coats under the whole tile. */
             under: components["schemas"]["CoatDraft"][];
-            /** @description The coat of each row, 1-6. */
+            /** @description The coat of each row. */
             rows: components["schemas"]["CoatDraft"][];
-            /** @description The coat of each column, 1-6; it goes on last. */
+            /** @description The coat of each column; it goes on last. */
             columns: components["schemas"]["CoatDraft"][];
             look?: null | components["schemas"]["LookDraft"];
         };
@@ -8679,7 +8679,7 @@ export interface components {
         TopUp: {
             /**
              * Format: double
-             * @description How much, ml, 0.01-10000.
+             * @description How much, ml.
              */
             ml: number;
             /**
@@ -8781,7 +8781,7 @@ export interface components {
             day: components["schemas"]["DayOfWeek"];
             /**
              * Format: int32
-             * @description Begins, minutes after midnight, 0-1439.
+             * @description Begins, minutes after midnight.
              */
             startMin: number;
             /**
@@ -8817,42 +8817,42 @@ export interface components {
             facing?: components["schemas"]["Facing"];
             /**
              * Format: double
-             * @description Area on one copy, mm2, above 0 to 10 million.
+             * @description Area on one copy, mm2.
              */
             areaMm2?: number;
             /**
              * Format: int32
-             * @description Copies, 1-1000.
+             * @description Copies.
              */
             copies?: number;
             /**
              * Format: double
-             * @description Smallest engraved width, mm, 0.01-50.
+             * @description Smallest engraved width, mm.
              */
             smallestDetailMm?: null | number;
             /**
              * Format: double
-             * @description Length of creases on one copy, mm, where measured, 1-1000000.
+             * @description Length of creases on one copy, mm, where measured.
              */
             creaseMm?: null | number;
             /**
              * Format: double
-             * @description Length of raised edges on one copy, mm, where measured, 1-1000000.
+             * @description Length of raised edges on one copy, mm, where measured.
              */
             edgeMm?: null | number;
             /**
              * Format: double
-             * @description Share of the raised edges that faces the light, 0-1.
+             * @description Share of the raised edges that faces the light.
              */
             litEdges?: number;
             /**
              * Format: double
-             * @description Share of the zone that no hand reaches or eye sees, 0-0.99.
+             * @description Share of the zone that no hand reaches or eye sees.
              */
             unseen?: number;
             /**
              * Format: double
-             * @description Where it begins above the foot of the piece, mm, 0-3000, where it is told by height.
+             * @description Where it begins above the foot of the piece, mm, where it is told by height.
              */
             heightFromMm?: null | number;
             /**
@@ -8877,19 +8877,19 @@ export interface components {
             target?: null | string;
             /**
              * Format: double
-             * @description Tolerance, dE00, 0.5-50.
+             * @description Tolerance, dE00.
              */
             tolerance?: number;
             /** @description Colour that should show in the cracks of a crackle, #rrggbb. */
             crackColour?: null | string;
             /**
              * Format: double
-             * @description Scale of the piece, one to so many, 1-1000.
+             * @description Scale of the piece, one to so many.
              */
             scale?: number;
             /**
              * Format: double
-             * @description Distance that it is looked at from, mm, 100-10000.
+             * @description Distance that it is looked at from, mm.
              */
             viewingMm?: number;
             air?: null | components["schemas"]["AirDraft"];
@@ -8963,11 +8963,11 @@ export interface components {
         };
         /** @description A zone as it is drawn up. */
         ZoneSettings: {
-            /** @description Name, 1-120 characters. */
+            /** @description Name. */
             name: string;
             /**
              * Format: double
-             * @description Share of the piece's area, above 0 to 1; none where the area is given.
+             * @description Share of the piece's area; none where the area is given.
              */
             areaShare?: null | number;
             /**
@@ -8996,12 +8996,12 @@ export interface components {
             edgeMm?: null | number;
             /**
              * Format: double
-             * @description Share of the raised edges that faces the light, 0-1.
+             * @description Share of the raised edges that faces the light.
              */
             litEdges?: number;
             /**
              * Format: double
-             * @description Share of the zone that no hand reaches or eye sees, 0-1.
+             * @description Share of the zone that no hand reaches or eye sees.
              */
             unseen?: number;
             /**

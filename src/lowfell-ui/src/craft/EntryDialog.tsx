@@ -1,10 +1,11 @@
+import { bounds } from "../api/bounds";
 import { queries } from "../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { wording } from "../api/client";
 import type { LogAction } from "../api/types";
 import { number } from "../api/words";
-import { Button, Choice, Dialog, Field, NumberInput, TextInput } from "../ui";
+import { Button, Choice, Dialog, Field, NumberInput, TextInput, percent } from "../ui";
 import { keepPhoto, rememberWho, whoPaints } from "./logAction";
 
 /** What a painter writes down beside the step itself. */
@@ -70,7 +71,7 @@ export function EntryDialog({ kind, title, planned, onClose, onWrite }: Props) {
             {(id) => (
               <TextInput
                 id={id}
-                maxLength={120}
+                {...bounds.LogAction.who}
                 value={entry.who ?? ""}
                 onChange={(e) => set({ who: e.target.value })}
               />
@@ -130,7 +131,7 @@ function Words({
         <textarea
           id={id}
           rows={2}
-          maxLength={2000}
+          {...bounds.LogAction.note}
           className={area}
           value={value ?? ""}
           onChange={(e) => onChange(e.target.value)}
@@ -158,8 +159,7 @@ function Otherwise({ entry, planned, onChange }: OtherwiseProps) {
             <NumberInput
               id={id}
               value={entry.paintFraction != null ? Math.round(entry.paintFraction * 100) : null}
-              min={1}
-              max={100}
+              bound={percent(bounds.LogAction.paintFraction)}
               unit="%"
               onChange={(v) => onChange({ paintFraction: v / 100 })}
               onEmpty={() => onChange({ paintFraction: undefined })}

@@ -1,3 +1,4 @@
+import { allowed, type FigureBound, holds } from "./bound";
 import { type InputHTMLAttributes, type ReactNode, useEffect, useId, useState } from "react";
 
 interface FieldProps {
@@ -44,8 +45,8 @@ interface NumberProps {
   id?: string;
   label?: string;
   value: number | null;
-  min: number;
-  max: number;
+  bound: FigureBound;
+  /** Unit that stands behind it; none where the label says it. */
   unit?: string;
   onChange: (value: number) => void;
   onEmpty?: () => void;
@@ -55,32 +56,21 @@ interface NumberProps {
 }
 
 /** A number within bounds: what is out of bounds stays on the screen, marked, and is not passed on. */
-export function NumberInput({
-  id,
-  label,
-  value,
-  min,
-  max,
-  unit,
-  usual,
-  onChange,
-  onEmpty,
-  className = "",
-}: NumberProps) {
+export function NumberInput({ id, label, value, bound, unit, usual, onChange, onEmpty, className = "" }: NumberProps) {
   const [text, setText] = useState(value === null ? "" : String(value));
   const [editing, setEditing] = useState(false);
   useEffect(() => {
     if (!editing) setText(value === null ? "" : String(value));
   }, [value, editing]);
   const parsed = Number(text.replace(",", "."));
-  const valid = text.trim() === "" ? Boolean(onEmpty) : Number.isFinite(parsed) && parsed >= min && parsed <= max;
+  const valid = text.trim() === "" ? Boolean(onEmpty) : holds(bound, parsed);
   return (
     <span className={`flex items-center gap-1.5 ${className}`}>
       <input
         id={id}
         aria-label={label}
         aria-invalid={!valid}
-        title={valid ? undefined : `${min} to ${max}${unit ? ` ${unit}` : ""}`}
+        title={valid ? undefined : allowed(bound)}
         inputMode="decimal"
         placeholder={usual === undefined ? undefined : String(Math.round(usual * 1000) / 1000)}
         className={`${box} text-right`}
@@ -91,7 +81,7 @@ export function NumberInput({
           setText(e.target.value);
           const next = Number(e.target.value.replace(",", "."));
           if (e.target.value.trim() === "") onEmpty?.();
-          else if (Number.isFinite(next) && next >= min && next <= max) onChange(next);
+          else if (holds(bound, next)) onChange(next);
         }}
       />
       {unit && <span className="text-xs whitespace-nowrap text-soft">{unit}</span>}

@@ -2,6 +2,7 @@ export { Button, IconButton } from "./Button";
 export { Choice } from "./Choice";
 export { Dialog } from "./Dialog";
 export { Failed } from "./Failed";
+export { colourOrNothing, figure, figureOrNothing, inUnits, nameOf, percent } from "./bound";
 export { Field, NumberInput, TextInput, Toggle } from "./Field";
 export { Menu } from "./Menu";
 export { Popover } from "./Popover";

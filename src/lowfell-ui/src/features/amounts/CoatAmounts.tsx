@@ -1,8 +1,9 @@
+import { bounds } from "../../api/bounds";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import type { CoatAmount } from "../../api/types";
 import { duration, number, techniqueWord } from "../../api/words";
-import { IconButton, NumberInput } from "../../ui";
+import { IconButton, NumberInput, percent } from "../../ui";
 
 interface Props {
   coats: CoatAmount[];
@@ -53,8 +54,7 @@ export function CoatAmounts({ coats, chosen, onChoose, onDilute }: Props) {
                       <NumberInput
                         label={`Paint in the mix of ${c.paint}, percent`}
                         value={Math.round(c.paintFraction * 1000) / 10}
-                        min={1}
-                        max={100}
+                        bound={percent(bounds.DilutionTrial.paintFraction)}
                         unit="% paint"
                         onChange={(v) => onDilute(c, v / 100)}
                       />

@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import type { PieceView } from "../../api/types";
 import { NumberInput } from "../../ui";
 
@@ -24,8 +25,7 @@ export function CopiesTrial({ pieces, tried, onTry }: Props) {
               label={`Copies of ${p.piece.name}`}
               className="w-16"
               value={tried[p.id] ?? p.piece.copies}
-              min={0}
-              max={1000}
+              bound={bounds.CopiesTrial.copies}
               onChange={(v) => onTry(p.id, Math.round(v))}
             />
           </label>

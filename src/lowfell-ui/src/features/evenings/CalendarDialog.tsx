@@ -1,10 +1,11 @@
+import { bounds } from "../../api/bounds";
 import { changed } from "../../api/changes";
 import { Plus, X } from "lucide-react";
 import { useEffect, useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { Calendar } from "../../api/types";
 import { number } from "../../api/words";
-import { Button, Choice, Dialog, Field, IconButton, NumberInput, TextInput, Toggle } from "../../ui";
+import { Button, Choice, Dialog, Field, IconButton, NumberInput, TextInput, Toggle, percent } from "../../ui";
 import { fromHhmm, hhmm } from "./when";
 
 type Weekday = Calendar["weekly"][number]["day"];
@@ -140,8 +141,7 @@ export function CalendarDialog({ calendar, onClose }: { calendar: Calendar; onCl
               <NumberInput
                 id={id}
                 value={draft.room.temperatureC}
-                min={0}
-                max={45}
+                bound={bounds.RoomView.temperatureC}
                 unit="°C"
                 onChange={(temperatureC) => room({ temperatureC })}
               />
@@ -152,8 +152,7 @@ export function CalendarDialog({ calendar, onClose }: { calendar: Calendar; onCl
               <NumberInput
                 id={id}
                 value={Number(number(draft.room.humidity * 100, 1))}
-                min={5}
-                max={99}
+                bound={percent(bounds.RoomView.humidity)}
                 unit="%"
                 onChange={(v) => room({ humidity: v / 100 })}
               />

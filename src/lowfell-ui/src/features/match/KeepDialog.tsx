@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
@@ -35,13 +36,17 @@ export function KeepDialog({ onClose, onKept }: { onClose: () => void; onKept: (
           {(id) => <Choice id={id} label="Zone" value={chosen} options={zones} onChange={setZone} />}
         </Field>
         <Field label="Name" hint="such as: sea wall, first box">
-          {(id) => <TextInput id={id} maxLength={120} value={name} onChange={(e) => setName(e.target.value)} />}
+          {(id) => (
+            <TextInput id={id} {...bounds.PaintedDraft.name} value={name} onChange={(e) => setName(e.target.value)} />
+          )}
         </Field>
         <Field label="Finished on">
           {(id) => <TextInput id={id} type="date" value={paintedOn} onChange={(e) => setPaintedOn(e.target.value)} />}
         </Field>
         <Field label="Note">
-          {(id) => <TextInput id={id} maxLength={2000} value={note} onChange={(e) => setNote(e.target.value)} />}
+          {(id) => (
+            <TextInput id={id} {...bounds.PaintedDraft.note} value={note} onChange={(e) => setNote(e.target.value)} />
+          )}
         </Field>
         {fault && (
           <p role="alert" className="text-sm font-semibold text-stop">

@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -73,7 +74,14 @@ export function AgainDialog({ record, onClose, onMade }: Props) {
           </section>
           <Field label="How much">
             {(id) => (
-              <NumberInput id={id} className="w-32" value={ml} min={0.01} max={10000} unit="ml" onChange={setMl} />
+              <NumberInput
+                id={id}
+                className="w-32"
+                value={ml}
+                bound={bounds.MixAgain.totalMl}
+                unit="ml"
+                onChange={setMl}
+              />
             )}
           </Field>
           <table>

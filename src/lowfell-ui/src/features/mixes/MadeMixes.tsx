@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
@@ -56,11 +57,20 @@ export function MadeMixes({ mix }: { mix: Mix }) {
       >
         <Field label="Made just now">
           {(id) => (
-            <NumberInput id={id} className="w-32" value={ml} min={0.01} max={10000} unit="ml" onChange={setMl} />
+            <NumberInput
+              id={id}
+              className="w-32"
+              value={ml}
+              bound={bounds.MixMade.totalMl}
+              unit="ml"
+              onChange={setMl}
+            />
           )}
         </Field>
         <Field label="Note" className="min-w-48 flex-1">
-          {(id) => <TextInput id={id} maxLength={2000} value={note} onChange={(e) => setNote(e.target.value)} />}
+          {(id) => (
+            <TextInput id={id} {...bounds.MixMade.note} value={note} onChange={(e) => setNote(e.target.value)} />
+          )}
         </Field>
         <Button look="main" type="submit">
           Write it down

@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import type { MixWish } from "../../api/types";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
@@ -96,7 +97,7 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
             {(id) => (
               <TextInput
                 id={id}
-                maxLength={120}
+                {...bounds.MixDraft.name}
                 value={draft.name}
                 onChange={(e) => setDraft({ ...draft, name: e.target.value })}
               />
@@ -125,8 +126,7 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
                 <NumberInput
                   label={`Amount of component ${i + 1}`}
                   value={c.amount}
-                  min={0.0001}
-                  max={10000}
+                  bound={bounds.MixComponentDraft.amount}
                   onChange={(amount) => patch(i, { amount })}
                 />
                 <Choice

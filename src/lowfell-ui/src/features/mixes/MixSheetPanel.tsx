@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import type { MixWish } from "../../api/types";
 import type { MixSheet } from "../../api/types";
 import { number, techniqueWord } from "../../api/words";
@@ -113,8 +114,7 @@ export function Measure({ sheet, question, onQuestion }: SheetProps) {
               id={id}
               className="w-32"
               value={question.totalMl}
-              min={0.01}
-              max={10000}
+              bound={bounds.MixQuestion.totalMl}
               unit="ml"
               onChange={(totalMl) => onQuestion({ ...question, totalMl })}
             />

@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -81,15 +82,14 @@ export function UseDialog({ record, onClose, onUsed }: Props) {
               id={id}
               className="w-32"
               value={ml}
-              min={0.001}
-              max={record.leftMl}
+              bound={{ ...bounds.MixUse.ml, max: record.leftMl }}
               unit="ml"
               onChange={setMl}
             />
           )}
         </Field>
         <Field label="Note">
-          {(id) => <TextInput id={id} maxLength={2000} value={note} onChange={(e) => setNote(e.target.value)} />}
+          {(id) => <TextInput id={id} {...bounds.MixUse.note} value={note} onChange={(e) => setNote(e.target.value)} />}
         </Field>
         {fault && (
           <p role="alert" className="font-semibold text-stop">

@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { Plus, X } from "lucide-react";
 import type { PieceView, ZoneSettings } from "../../api/types";
 import { Button, Choice, IconButton, NumberInput } from "../../ui";
@@ -36,8 +37,7 @@ export function MatesField({ piece, siblings, mates, onChange }: Props) {
             label="Gap, mm"
             className="w-28"
             value={mate.clearanceMm}
-            min={0}
-            max={50}
+            bound={bounds.Mate.clearanceMm}
             unit="mm"
             onChange={(clearanceMm) => onChange(mates.map((m, j) => (j === i ? { ...m, clearanceMm } : m)))}
           />

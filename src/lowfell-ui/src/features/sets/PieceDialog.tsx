@@ -1,11 +1,13 @@
+import { bounds } from "../../api/bounds";
 import { useForm } from "react-hook-form";
 import type { PieceDraft, PieceView } from "../../api/types";
 import { substrateWord } from "../../api/words";
-import { Choice, Field, TextInput } from "../../ui";
+import { Choice, Field, figure, nameOf, TextInput } from "../../ui";
 import { FormDialog } from "./FormDialog";
-import { nameRule } from "./nameRule";
 
-const shapes: { value: PieceDraft["shape"]; label: string; sizes: [keyof PieceDraft, string][] }[] = [
+type Size = "lengthMm" | "widthMm" | "heightMm" | "freeAreaMm2";
+
+const shapes: { value: PieceDraft["shape"]; label: string; sizes: [Size, string][] }[] = [
   {
     value: "box",
     label: "Box, all sides",
@@ -87,10 +89,6 @@ export function PieceDialog({
   const shape = shapes.find((s) => s.value === watch("shape")) ?? shapes[0]!;
   const host = watch("partOfId");
   const hosts = siblings.filter((s) => s.id !== piece?.id && !s.piece.partOfId);
-  const within = (least: number, most: number, unit: string) => ({
-    valueAsNumber: true,
-    validate: (v: unknown) => (typeof v === "number" && v >= least && v <= most) || `${least} to ${most}${unit}`,
-  });
   return (
     <FormDialog
       title={piece ? "Edit the piece" : "New piece"}
@@ -99,7 +97,9 @@ export function PieceDialog({
     >
       <div className="grid grid-cols-[1fr_8rem] gap-3">
         <Field label="Name" error={formState.errors.name?.message}>
-          {(id, d) => <TextInput id={id} aria-describedby={d} autoFocus {...register("name", nameRule)} />}
+          {(id, d) => (
+            <TextInput id={id} aria-describedby={d} autoFocus {...register("name", nameOf(bounds.PieceDraft.name))} />
+          )}
         </Field>
         <Field label="Copies" error={formState.errors.copies?.message}>
           {(id, d) => (
@@ -107,15 +107,12 @@ export function PieceDialog({
               id={id}
               aria-describedby={d}
               inputMode="numeric"
-              {...register("copies", {
-                valueAsNumber: true,
-                validate: (v) => (Number.isInteger(v) && v >= 1 && v <= 1000) || "1 to 1000",
-              })}
+              {...register("copies", figure(bounds.PieceDraft.copies, true))}
             />
           )}
         </Field>
         <Field label="Kind" hint="Wall, building, vehicle, base…">
-          {(id) => <TextInput id={id} {...register("kind", { maxLength: 120 })} />}
+          {(id) => <TextInput id={id} {...register("kind", bounds.PieceDraft.kind)} />}
         </Field>
         <Field label="Substrate">
           {(id) => (
@@ -149,7 +146,7 @@ export function PieceDialog({
                 id={id}
                 aria-describedby={d}
                 inputMode="decimal"
-                {...register(key, key === "freeAreaMm2" ? within(1, 1e7, " mm²") : within(0.1, 3000, " mm"))}
+                {...register(key, figure(bounds.PieceDraft[key]))}
               />
             )}
           </Field>
@@ -179,7 +176,7 @@ export function PieceDialog({
                     id={id}
                     aria-describedby={d}
                     inputMode="decimal"
-                    {...register("fitMin", within(0.5, 240, " min"))}
+                    {...register("fitMin", figure(bounds.PieceDraft.fitMin))}
                   />
                 )}
               </Field>
@@ -189,7 +186,7 @@ export function PieceDialog({
                     id={id}
                     aria-describedby={d}
                     inputMode="decimal"
-                    {...register("glueMin", within(0, 2880, " min"))}
+                    {...register("glueMin", figure(bounds.PieceDraft.glueMin))}
                   />
                 )}
               </Field>

@@ -1,13 +1,13 @@
+import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { PieceView, ZoneSettings, ZoneView } from "../../api/types";
 import { area, sheenWord } from "../../api/words";
-import { Choice, Field, TextInput, Toggle } from "../../ui";
+import { Choice, colourOrNothing, Field, figure, figureOrNothing, nameOf, percent, TextInput, Toggle } from "../../ui";
 import { FormDialog } from "./FormDialog";
 import { MatesField } from "./MatesField";
-import { nameRule } from "./nameRule";
 
 const reliefs = {
   smooth: "smooth",
@@ -47,10 +47,6 @@ const usual: ZoneSettings = {
 };
 
 const optional = (text: string) => (text.trim() === "" ? undefined : Number(text));
-const height = (text: string) =>
-  text.trim() === "" || (Number(text) >= 0 && Number(text) <= 10_000) || "0 to 10000 mm, or empty";
-const length = (text: string) =>
-  text.trim() === "" || (Number(text) >= 1 && Number(text) <= 1e6) || "1 to 1000000 mm, or empty";
 
 interface Form extends ZoneSettings {
   sharePercent: number;
@@ -109,10 +105,6 @@ export function ZoneDialog({
   const schemes = useQuery({ ...queries.schemes(), staleTime: 0 });
   const values = watch();
   const others = piece.zones.filter((z) => z.id !== zone?.id);
-  const within =
-    (least: number, most: number, unit = "") =>
-    (v: number) =>
-      (v >= least && v <= most) || `${least} to ${most}${unit}`;
   const settings = ({
     sharePercent,
     detail,
@@ -146,7 +138,9 @@ export function ZoneDialog({
     >
       <div className="grid grid-cols-2 gap-3">
         <Field label="Name" error={formState.errors.name?.message}>
-          {(id, d) => <TextInput id={id} aria-describedby={d} autoFocus {...register("name", nameRule)} />}
+          {(id, d) => (
+            <TextInput id={id} aria-describedby={d} autoFocus {...register("name", nameOf(bounds.ZoneSettings.name))} />
+          )}
         </Field>
         <Field label="Coats from">
           {(id) => (
@@ -194,10 +188,7 @@ export function ZoneDialog({
                 id={id}
                 aria-describedby={d}
                 inputMode="decimal"
-                {...register("sharePercent", {
-                  valueAsNumber: true,
-                  validate: within(0.1, 100, " %"),
-                })}
+                {...register("sharePercent", figure(percent(bounds.ZoneSettings.areaShare)))}
               />
             )}
           </Field>
@@ -208,10 +199,7 @@ export function ZoneDialog({
                 id={id}
                 aria-describedby={d}
                 inputMode="decimal"
-                {...register("ownAreaMm2", {
-                  valueAsNumber: true,
-                  validate: (v) => within(1, 1e7, " mm²")(v ?? 0),
-                })}
+                {...register("ownAreaMm2", figure(bounds.ZoneSettings.ownAreaMm2))}
               />
             )}
           </Field>
@@ -226,60 +214,48 @@ export function ZoneDialog({
               id={id}
               aria-describedby={d}
               inputMode="decimal"
-              {...register("detail", {
-                validate: (v) => v.trim() === "" || (Number(v) >= 0.01 && Number(v) <= 50) || "0.01 to 50 mm",
-              })}
+              {...register("detail", figureOrNothing(bounds.ZoneSettings.smallestDetailMm))}
             />
           )}
         </Field>
         {(
           [
-            ["creases", "Creases on one copy, mm", "for pin washes; empty to go by area"],
-            ["edges", "Raised edges on one copy, mm", "for edge highlights; empty to go by area"],
-            ["from", "From, mm above the foot", "empty where it does not go by height"],
-            ["to", "To, mm above the foot", `the piece is ${piece.piece.heightMm} mm tall`],
+            ["creases", "creaseMm", "Creases on one copy, mm", "for pin washes; empty to go by area"],
+            ["edges", "edgeMm", "Raised edges on one copy, mm", "for edge highlights; empty to go by area"],
+            ["from", "heightFromMm", "From, mm above the foot", "empty where it does not go by height"],
+            ["to", "heightToMm", "To, mm above the foot", `the piece is ${piece.piece.heightMm} mm tall`],
           ] as const
-        ).map(([name, label, hint]) => (
+        ).map(([name, of, label, hint]) => (
           <Field key={name} label={label} hint={hint} error={formState.errors[name]?.message}>
             {(id, d) => (
               <TextInput
                 id={id}
                 aria-describedby={d}
                 inputMode="decimal"
-                {...register(name, { validate: name === "from" || name === "to" ? height : length })}
+                {...register(name, figureOrNothing(bounds.ZoneSettings[of]))}
               />
             )}
           </Field>
         ))}
         {(
           [
-            ["litPercent", "Edges that face the light, %", "of its raised edges"],
-            ["unseenPercent", "Out of sight and reach, %", "nothing is painted there"],
+            ["litPercent", "litEdges", "Edges that face the light, %", "of its raised edges"],
+            ["unseenPercent", "unseen", "Out of sight and reach, %", "nothing is painted there"],
           ] as const
-        ).map(([name, label, hint]) => (
+        ).map(([name, of, label, hint]) => (
           <Field key={name} label={label} hint={hint} error={formState.errors[name]?.message}>
             {(id, d) => (
               <TextInput
                 id={id}
                 aria-describedby={d}
                 inputMode="decimal"
-                {...register(name, {
-                  validate: (v) => within(0, name === "unseenPercent" ? 99 : 100, " %")(Number(v)),
-                })}
+                {...register(name, figureOrNothing(percent(bounds.ZoneSettings[of])))}
               />
             )}
           </Field>
         ))}
         <Field label="Colour wanted in cracks" hint="#rrggbb, or empty" error={formState.errors.crack?.message}>
-          {(id, d) => (
-            <TextInput
-              id={id}
-              aria-describedby={d}
-              {...register("crack", {
-                validate: (v) => v.trim() === "" || /^#[0-9a-f]{6}$/i.test(v.trim()) || "#rrggbb, or empty",
-              })}
-            />
-          )}
+          {(id, d) => <TextInput id={id} aria-describedby={d} {...register("crack", colourOrNothing)} />}
         </Field>
         <Field label="Target colour of the face" hint="#rrggbb, or empty" error={formState.errors.hex?.message}>
           {(id, d) => (
@@ -291,13 +267,7 @@ export function ZoneDialog({
                 value={/^#[0-9a-f]{6}$/i.test(values.hex) ? values.hex : "#888888"}
                 onChange={(e) => setValue("hex", e.target.value)}
               />
-              <TextInput
-                id={id}
-                aria-describedby={d}
-                {...register("hex", {
-                  validate: (v) => v.trim() === "" || /^#[0-9a-f]{6}$/i.test(v.trim()) || "#rrggbb, or empty",
-                })}
-              />
+              <TextInput id={id} aria-describedby={d} {...register("hex", colourOrNothing)} />
             </span>
           )}
         </Field>
@@ -307,7 +277,7 @@ export function ZoneDialog({
               id={id}
               aria-describedby={d}
               inputMode="decimal"
-              {...register("tolerance", { valueAsNumber: true, validate: within(0.5, 50) })}
+              {...register("tolerance", figure(bounds.ZoneSettings.tolerance))}
             />
           )}
         </Field>

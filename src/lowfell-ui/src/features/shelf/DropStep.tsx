@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { changed, scaleLoaded } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
@@ -59,15 +60,21 @@ export function DropStep({ material }: { material: Material }) {
       </p>
       <div className="grid grid-cols-3 gap-2">
         <Field label="Drops counted">
-          {(id) => <NumberInput id={id} value={drops} min={1} max={500} onChange={(v) => setDrops(Math.round(v))} />}
+          {(id) => (
+            <NumberInput
+              id={id}
+              value={drops}
+              bound={bounds.DropCalibration.drops}
+              onChange={(v) => setDrops(Math.round(v))}
+            />
+          )}
         </Field>
         <Field label="came to, ml">
           {(id) => (
             <NumberInput
               id={id}
               value={ml}
-              min={0.01}
-              max={50}
+              bound={bounds.DropCalibration.ml}
               onChange={(v) => {
                 setMl(v);
                 setGrams(null);
@@ -80,8 +87,7 @@ export function DropStep({ material }: { material: Material }) {
             <NumberInput
               id={id}
               value={grams}
-              min={0.01}
-              max={100}
+              bound={bounds.DropCalibration.grams}
               onChange={(v) => {
                 setGrams(v);
                 setMl(null);

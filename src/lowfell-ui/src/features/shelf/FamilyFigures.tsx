@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import type { MaterialDraft, Swatch } from "../../api/types";
 import { duration, number, thinnerWord } from "../../api/words";
 import { Button, Choice, NumberInput } from "../../ui";
@@ -57,24 +58,23 @@ export function FamilyFigures({ draft, facts, onChange }: Props) {
       <div className="mt-2 grid grid-cols-3 gap-2">
         {(
           [
-            ["Touch-dry, min", "touchMin", 0, 10000],
-            ["Recoat-dry, min", "recoatMin", 0, 10000],
-            ["Cured, h", "curedH", 0, 2000],
-            ["at wet film, µm", "referenceWetFilmUm", 1, 5000],
-            ["Film exponent", "exponent", 0.5, 3],
+            ["Touch-dry, min", "touchMin"],
+            ["Recoat-dry, min", "recoatMin"],
+            ["Cured, h", "curedH"],
+            ["at wet film, µm", "referenceWetFilmUm"],
+            ["Film exponent", "exponent"],
           ] as const
-        ).map(([label, key, min, max]) => (
+        ).map(([label, key]) => (
           <label key={key} className="text-xs text-soft">
             {label}
-            <NumberInput value={drying[key]} min={min} max={max} onChange={(v) => setDrying({ [key]: v })} />
+            <NumberInput value={drying[key]} bound={bounds.DryingView[key]} onChange={(v) => setDrying({ [key]: v })} />
           </label>
         ))}
         <label className="text-xs text-soft">
           Warm air factor
           <NumberInput
             value={drying.warmAirFactor ?? null}
-            min={0.05}
-            max={1}
+            bound={bounds.DryingView.warmAirFactor}
             onChange={(warmAirFactor) => setDrying({ warmAirFactor })}
             onEmpty={() => setDrying({ warmAirFactor: undefined })}
           />

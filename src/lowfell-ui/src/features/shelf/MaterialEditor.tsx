@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
@@ -104,12 +105,22 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
       <div className="grid grid-cols-2 gap-3">
         <Field label="Name">
           {(id) => (
-            <TextInput id={id} maxLength={120} value={draft.name} onChange={(e) => set({ name: e.target.value })} />
+            <TextInput
+              id={id}
+              {...bounds.MaterialDraft.name}
+              value={draft.name}
+              onChange={(e) => set({ name: e.target.value })}
+            />
           )}
         </Field>
         <Field label="House">
           {(id) => (
-            <TextInput id={id} maxLength={120} value={draft.house} onChange={(e) => set({ house: e.target.value })} />
+            <TextInput
+              id={id}
+              {...bounds.MaterialDraft.house}
+              value={draft.house}
+              onChange={(e) => set({ house: e.target.value })}
+            />
           )}
         </Field>
         <Field label="Family">
@@ -176,8 +187,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
                   value={draft.contrastRatio ?? null}
                   usual={facts?.contrastRatio}
                   onEmpty={() => leave("contrastRatio")}
-                  min={0.03}
-                  max={0.9999}
+                  bound={bounds.MaterialDraft.contrastRatio}
                   onChange={(contrastRatio) => set({ contrastRatio })}
                 />
               )}
@@ -189,8 +199,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
                   value={draft.referenceFilmUm ?? null}
                   usual={facts?.referenceFilmUm}
                   onEmpty={() => leave("referenceFilmUm")}
-                  min={1}
-                  max={500}
+                  bound={bounds.MaterialDraft.referenceFilmUm}
                   unit="µm"
                   onChange={(referenceFilmUm) => set({ referenceFilmUm })}
                 />
@@ -203,8 +212,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
                   value={draft.undertonePower ?? null}
                   usual={facts?.undertonePower}
                   onEmpty={() => leave("undertonePower")}
-                  min={0}
-                  max={1}
+                  bound={bounds.MaterialDraft.undertonePower}
                   onChange={(undertonePower) => set({ undertonePower })}
                 />
               )}
@@ -218,8 +226,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
               value={draft.volumeSolids ?? null}
               usual={facts?.volumeSolids}
               onEmpty={() => leave("volumeSolids")}
-              min={0.01}
-              max={1}
+              bound={bounds.MaterialDraft.volumeSolids}
               onChange={(volumeSolids) => set({ volumeSolids })}
             />
           )}
@@ -230,8 +237,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
               id={id}
               value={draft.dropsPerMl ?? null}
               usual={facts?.dropsPerMl}
-              min={2}
-              max={200}
+              bound={bounds.MaterialDraft.dropsPerMl}
               onChange={(dropsPerMl) => set({ dropsPerMl })}
               onEmpty={() => leave("dropsPerMl")}
             />
@@ -242,8 +248,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
             <NumberInput
               id={id}
               value={draft.lowStockMl ?? null}
-              min={0}
-              max={10000}
+              bound={bounds.MaterialDraft.lowStockMl}
               unit="ml"
               onChange={(lowStockMl) => set({ lowStockMl })}
               onEmpty={() => leave("lowStockMl")}

@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { changed } from "../../api/changes";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
@@ -101,15 +102,19 @@ function BottleRow({ place, bottle: { bottle }, onChange, onRemove }: RowProps) 
             <NumberInput
               id={id}
               value={draft.leftMl}
-              min={0}
-              max={draft.sizeMl}
+              bound={{ ...bounds.BottleDraft.leftMl, max: draft.sizeMl }}
               onChange={(leftMl) => set({ leftMl })}
             />
           )}
         </Field>
         <Field label="of, ml">
           {(id) => (
-            <NumberInput id={id} value={draft.sizeMl} min={0.5} max={10000} onChange={(sizeMl) => set({ sizeMl })} />
+            <NumberInput
+              id={id}
+              value={draft.sizeMl}
+              bound={bounds.BottleDraft.sizeMl}
+              onChange={(sizeMl) => set({ sizeMl })}
+            />
           )}
         </Field>
         <Field label="Opened">
@@ -124,7 +129,12 @@ function BottleRow({ place, bottle: { bottle }, onChange, onRemove }: RowProps) 
         </Field>
         <Field label="Lot">
           {(id) => (
-            <TextInput id={id} maxLength={120} value={draft.lot} onChange={(e) => set({ lot: e.target.value })} />
+            <TextInput
+              id={id}
+              {...bounds.BottleDraft.lot}
+              value={draft.lot}
+              onChange={(e) => set({ lot: e.target.value })}
+            />
           )}
         </Field>
         <IconButton label={`Throw bottle ${place} away`} onClick={onRemove}>

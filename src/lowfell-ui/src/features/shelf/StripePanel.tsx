@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
@@ -90,8 +91,7 @@ export function StripePanel({ material }: { material: Material }) {
             <NumberInput
               id={id}
               value={draft.dryFilmUm}
-              min={0.5}
-              max={500}
+              bound={bounds.StripeDraft.dryFilmUm}
               unit="µm"
               onChange={(dryFilmUm) => setDraft({ ...draft, dryFilmUm })}
             />

@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import type { Coat, Material, Mix, Schools, Stratum, Technique, ZonePage } from "../../api/types";
 import { techniqueFacts, techniqueGroups, techniqueWord } from "../../api/words";
 import { Choice, Field, NumberInput, Toggle } from "../../ui";
@@ -69,8 +70,7 @@ export function CoatEditor({
             <NumberInput
               id={id}
               value={coat.passes}
-              min={1}
-              max={20}
+              bound={bounds.CoatDraft.passes}
               onChange={(passes) => Number.isInteger(passes) && patchField("passes", { passes })}
             />
           )}
@@ -111,7 +111,7 @@ export function CoatEditor({
           <textarea
             id={id}
             rows={2}
-            maxLength={2000}
+            {...bounds.CoatDraft.note}
             className="w-full rounded border border-strong bg-raised px-2 py-1 text-sm"
             value={coat.note}
             onChange={(e) => patchField("note", { note: e.target.value })}

@@ -11,6 +11,11 @@ interface Props {
   onChange: (field: string, part: Partial<Coat>) => void;
 }
 
+// Ways to say a share of paint above none: in percent of thinner, and in parts.
+const ofWhole = { min: 0, max: 99.5, unit: "%" };
+const added = { min: 0, max: 20_000, unit: "%" };
+const parts = { min: 0.1, max: 1000 };
+
 const forms: DilutionForm[] = ["parts", "thinnerOfWhole", "thinnerAdded"];
 
 /** Painters say it three ways and a mix-up ruins a batch: the one meant is typed, the other two stand beside it. */
@@ -71,8 +76,7 @@ export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
                 Math.round((form === "thinnerOfWhole" ? 1 - coat.paintFraction : 1 / coat.paintFraction - 1) * 1000) /
                 10
               }
-              min={0}
-              max={form === "thinnerOfWhole" ? 99.5 : 20000}
+              bound={form === "thinnerOfWhole" ? ofWhole : added}
               unit="%"
               onChange={(v) => set(v, 0)}
             />
@@ -131,8 +135,7 @@ function PartsInput({
       <NumberInput
         label="Parts of paint"
         value={paint}
-        min={0.1}
-        max={1000}
+        bound={parts}
         onChange={(v) => set(v, thinner)}
         className="w-20"
       />
@@ -140,8 +143,7 @@ function PartsInput({
       <NumberInput
         label="Parts of thinner"
         value={thinner}
-        min={0}
-        max={1000}
+        bound={{ ...parts, min: 0 }}
         onChange={(v) => set(paint, v)}
         className="w-20"
       />

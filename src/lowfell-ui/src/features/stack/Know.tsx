@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { useState } from "react";
 import { Button, TextInput } from "../../ui";
 
@@ -22,7 +23,7 @@ export function Know({ onKnow }: { onKnow: (reason: string) => void }) {
         autoFocus
         aria-label="Why it is meant so"
         placeholder="Why it is meant so"
-        maxLength={500}
+        {...bounds.KnownFinding.reason}
         value={reason}
         onChange={(e) => setReason(e.target.value)}
       />

@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import type { Coat, ZonePage } from "../../api/types";
 import { number, techniqueFacts } from "../../api/words";
 import { NumberInput, Toggle } from "../../ui";
@@ -29,16 +30,15 @@ export function MarksEditor({ page, coat, onChange }: Props) {
             <div className="grid grid-cols-3 gap-2 pl-6">
               {(
                 [
-                  ["on a copy", "count", 1, 100_000],
-                  ["mm wide", "widthMm", 0.01, 500],
-                  ["mm long", "lengthMm", 0.01, 2_000],
+                  ["on a copy", "count"],
+                  ["mm wide", "widthMm"],
+                  ["mm long", "lengthMm"],
                 ] as const
-              ).map(([label, key, min, max]) => (
+              ).map(([label, key]) => (
                 <label key={key} className="text-xs text-soft">
                   <NumberInput
                     value={coat.marks![key]}
-                    min={min}
-                    max={max}
+                    bound={bounds.Marks[key]}
                     onChange={(v) => onChange(`marks${key}`, (c) => ({ ...c, marks: { ...c.marks!, [key]: v } }))}
                   />
                   {label}
@@ -74,8 +74,7 @@ export function MarksEditor({ page, coat, onChange }: Props) {
                 <label key={key} className="text-xs text-soft">
                   <NumberInput
                     value={coat.fade![key]}
-                    min={0}
-                    max={10_000}
+                    bound={bounds.Fade[key]}
                     onChange={(v) => onChange(`fade${key}`, (c) => ({ ...c, fade: { ...c.fade!, [key]: v } }))}
                   />
                   {label}

@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import type { Coat } from "../../api/types";
 import { number } from "../../api/words";
 import { Button, NumberInput } from "../../ui";
@@ -34,8 +35,7 @@ export function OwnHand({ coat, onChange, onClear }: Props) {
         <input
           type="range"
           aria-label="Hand, lighter to heavier"
-          min={0.5}
-          max={2}
+          {...bounds.CoatDraft.hand}
           step={0.05}
           value={coat.hand}
           className="flex-1 accent-accent"
@@ -56,8 +56,7 @@ export function OwnHand({ coat, onChange, onClear }: Props) {
             key={h}
             label={`Wet film on the ${h}, um`}
             value={coat.deposit?.wetFilmUm[i] ?? null}
-            min={0}
-            max={5000}
+            bound={bounds.DepositDraft.wetFilmUm}
             onChange={(v) => set("wetFilmUm", i, v)}
             onEmpty={() => {}}
           />
@@ -68,8 +67,7 @@ export function OwnHand({ coat, onChange, onClear }: Props) {
             key={h}
             label={`Coverage of the ${h}, 0 to 1`}
             value={coat.deposit?.coverage[i] ?? null}
-            min={0}
-            max={1}
+            bound={bounds.DepositDraft.coverage}
             onChange={(v) => set("coverage", i, v)}
             onEmpty={() => {}}
           />

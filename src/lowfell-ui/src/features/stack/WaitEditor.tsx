@@ -1,10 +1,10 @@
+import { bounds } from "../../api/bounds";
 import type { Coat, Stratum, ZoneDraft } from "../../api/types";
 import { duration } from "../../api/words";
 import { Choice, NumberInput, Toggle } from "../../ui";
 import { drying } from "./drying";
 import { hurries, waitLine, withWait } from "./waits";
 
-const mostMinutes = 60 * 24 * 60;
 const atLeast = {
   recoatDry: "as needed",
   overnight: "a night at least",
@@ -49,8 +49,7 @@ export function WaitEditor({ coat, first, stratum, air, onChange }: Props) {
                 label="Own wait, minutes"
                 value={coat.waitMinutes ?? null}
                 usual={stratum?.wait ? Math.round(stratum.wait.minutes) : undefined}
-                min={0}
-                max={mostMinutes}
+                bound={bounds.CoatDraft.waitMinutes}
                 unit="min"
                 onChange={(minutes) => onChange("waitMinutes", (c) => withWait(c, minutes))}
                 onEmpty={() => onChange("waitMinutes", (c) => withWait(c, null))}

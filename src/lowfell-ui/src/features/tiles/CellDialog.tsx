@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { changed } from "../../api/changes";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -52,7 +53,9 @@ export function CellDialog({ tile, dirty, draft, cell, sets, onPainted, onClose 
             {(id) => <ColourInput id={id} label="the face" value={face} onChange={setFace} />}
           </Field>
           <Field label="Note">
-            {(id) => <TextInput id={id} maxLength={500} value={note} onChange={(e) => setNote(e.target.value)} />}
+            {(id) => (
+              <TextInput id={id} {...bounds.PaintedCell.note} value={note} onChange={(e) => setNote(e.target.value)} />
+            )}
           </Field>
           <span className="flex gap-2">
             <Button

@@ -1,3 +1,4 @@
+import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
@@ -85,7 +86,7 @@ export function TileEditor({ tile, materials, sets, onKept, onGone }: Props) {
           {(id) => (
             <TextInput
               id={id}
-              maxLength={120}
+              {...bounds.TileDraft.name}
               value={draft.name}
               onChange={(e) => setDraft({ ...draft, name: e.target.value })}
             />

@@ -1,0 +1,267 @@
+// Written by `npm run api` from openapi.json; the bounds stand beside their types in Lowfell.Core.
+
+/** What each field of a request may be. */
+export const bounds = {
+  AirDraft: {
+    temperatureC: { min: 0, max: 45, unit: "C" },
+    humidity: { min: 0.05, max: 0.99 },
+  },
+  AmountsRequest: {
+    copies: { maxItems: 2000 },
+    dilutions: { maxItems: 2000 },
+    only: { maxItems: 2000 },
+  },
+  AssemblyDraft: {
+    name: { maxLength: 120 },
+    closes: { maxItems: 60 },
+  },
+  BottleDraft: {
+    sizeMl: { min: 0.5, max: 10000, unit: "ml" },
+    leftMl: { min: 0, max: 10000, unit: "ml" },
+    lot: { maxLength: 120 },
+  },
+  CalendarException: {
+    startMin: { min: 0, max: 1439, unit: "minutes after midnight" },
+    endMin: { min: 1, max: 1440, unit: "minutes after midnight" },
+  },
+  CalendarView: {
+    timeZone: { maxLength: 120 },
+    weekly: { maxItems: 30 },
+    exceptions: { maxItems: 400 },
+  },
+  CellAdoption: {
+    row: { min: 0, max: 5 },
+    column: { min: 0, max: 5 },
+  },
+  CoatDraft: {
+    passes: { min: 1, max: 20 },
+    paintFraction: { min: 0, max: 1, above: true },
+    hand: { min: 0.5, max: 2 },
+    waitMinutes: { min: 0, max: 86400, unit: "min" },
+    known: { maxItems: 40 },
+    note: { maxLength: 2000 },
+  },
+  CopiesTrial: {
+    copies: { min: 0, max: 1000, unit: "copies" },
+  },
+  DepositDraft: {
+    wetFilmUm: { min: 0, max: 5000, unit: "um" },
+    coverage: { min: 0, max: 1 },
+  },
+  DilutionTrial: {
+    paintFraction: { min: 0, max: 1, above: true },
+  },
+  DropCalibration: {
+    drops: { min: 1, max: 500, unit: "drops" },
+    ml: { min: 0.01, max: 50, unit: "ml" },
+    grams: { min: 0.01, max: 100, unit: "g" },
+  },
+  DryingView: {
+    touchMin: { min: 0, max: 10000, unit: "min" },
+    recoatMin: { min: 0, max: 10000, unit: "min" },
+    curedH: { min: 0, max: 2000, unit: "h" },
+    referenceWetFilmUm: { min: 1, max: 5000, unit: "um" },
+    exponent: { min: 0.5, max: 3 },
+    warmAirFactor: { min: 0.05, max: 1 },
+  },
+  Fade: {
+    fullMm: { min: 0, max: 3000, unit: "mm" },
+    noneMm: { min: 0, max: 3000, unit: "mm" },
+  },
+  HelpRequest: {
+    coats: { maxItems: 60 },
+  },
+  JoinDraft: {
+    clearanceMm: { min: 0, max: 50, unit: "mm" },
+  },
+  KnownFinding: {
+    rule: { maxLength: 120 },
+    aspect: { maxLength: 120 },
+    reason: { maxLength: 500 },
+    mark: { maxLength: 120 },
+  },
+  LogAction: {
+    copies: { min: 1, max: 1000, unit: "copies" },
+    pass: { min: 0, max: 20 },
+    minutes: { min: 0, max: 1000, unit: "min" },
+    setUpMinutes: { min: 0, max: 240, unit: "min" },
+    who: { maxLength: 120 },
+    paintFraction: { min: 0, max: 1, above: true },
+    deviation: { maxLength: 2000 },
+    cause: { maxLength: 2000 },
+    remedy: { maxLength: 2000 },
+    note: { maxLength: 2000 },
+  },
+  Marks: {
+    count: { min: 1, max: 100000 },
+    widthMm: { min: 0, max: 500, above: true, unit: "mm" },
+    lengthMm: { min: 0, max: 3000, above: true, unit: "mm" },
+  },
+  Mate: {
+    clearanceMm: { min: 0, max: 50, unit: "mm" },
+  },
+  MaterialDraft: {
+    name: { maxLength: 120 },
+    house: { maxLength: 120 },
+    contrastRatio: { min: 0.03, max: 0.9999 },
+    referenceFilmUm: { min: 1, max: 500, unit: "um" },
+    volumeSolids: { min: 0.01, max: 1 },
+    undertonePower: { min: 0, max: 1 },
+    dropsPerMl: { min: 2, max: 200, unit: "drops to the ml" },
+    lowStockMl: { min: 0, max: 10000, unit: "ml" },
+  },
+  MendsRequest: {
+    coats: { maxItems: 60 },
+    rule: { maxLength: 120 },
+    aspect: { maxLength: 120 },
+  },
+  MixAgain: {
+    totalMl: { min: 0.01, max: 10000, unit: "ml" },
+  },
+  MixComponentDraft: {
+    amount: { min: 0.0001, max: 10000 },
+  },
+  MixDraft: {
+    name: { maxLength: 120 },
+    components: { maxItems: 40 },
+  },
+  MixMade: {
+    totalMl: { min: 0.01, max: 10000, unit: "ml" },
+    drops: { min: 1, max: 10000, unit: "drops" },
+    note: { maxLength: 2000 },
+  },
+  MixQuestion: {
+    components: { maxItems: 40 },
+    totalMl: { min: 0.01, max: 10000, unit: "ml" },
+  },
+  MixUse: {
+    ml: { min: 0.001, max: 10000, unit: "ml" },
+    copies: { min: 1, max: 1000, unit: "copies" },
+    note: { maxLength: 2000 },
+  },
+  Order: {
+    ids: { maxItems: 2000 },
+  },
+  PaintedCell: {
+    row: { min: 0, max: 5 },
+    column: { min: 0, max: 5 },
+    note: { maxLength: 500 },
+  },
+  PaintedDraft: {
+    name: { maxLength: 120 },
+    note: { maxLength: 2000 },
+  },
+  PieceDraft: {
+    name: { maxLength: 120 },
+    kind: { maxLength: 120 },
+    lengthMm: { min: 0.1, max: 3000, unit: "mm" },
+    widthMm: { min: 0.1, max: 3000, unit: "mm" },
+    heightMm: { min: 0.1, max: 3000, unit: "mm" },
+    freeAreaMm2: { min: 1, max: 10000000, unit: "mm2" },
+    copies: { min: 1, max: 1000, unit: "copies" },
+    fitMin: { min: 0.5, max: 240, unit: "min" },
+    glueMin: { min: 0, max: 2880, unit: "min" },
+  },
+  PieceRequest: {
+    zones: { maxItems: 60 },
+    joins: { maxItems: 1770 },
+    assembly: { maxItems: 60 },
+  },
+  PieceZoneDraft: {
+    name: { maxLength: 120 },
+    coats: { maxItems: 60 },
+    touches: { maxItems: 60 },
+  },
+  PlanRequest: {
+    setIds: { maxItems: 2000 },
+    withoutCoats: { maxItems: 2000 },
+    mostCopies: { min: 1, max: 1000, unit: "copies" },
+  },
+  RatioQuestion: {
+    materialIds: { maxItems: 4 },
+  },
+  ReaderAim: {
+    dryFilmUm: { min: 0.5, max: 500, unit: "um" },
+  },
+  Rename: {
+    name: { maxLength: 120 },
+  },
+  RoomView: {
+    temperatureC: { min: 0, max: 45, unit: "C" },
+    humidity: { min: 0.05, max: 0.99 },
+  },
+  ScaleLoad: {
+    drops: { min: 1, max: 500, unit: "drops" },
+  },
+  SchemeCopy: {
+    name: { maxLength: 120 },
+  },
+  SetChange: {
+    name: { maxLength: 120 },
+    scale: { min: 1, max: 1000 },
+    viewingMm: { min: 100, max: 10000, unit: "mm" },
+  },
+  SetDraft: {
+    name: { maxLength: 120 },
+    scale: { min: 1, max: 1000 },
+    viewingMm: { min: 100, max: 10000, unit: "mm" },
+  },
+  SolveRequest: {
+    seconds: { min: 1, max: 300, unit: "s" },
+  },
+  StackChange: {
+    coats: { maxItems: 60 },
+  },
+  StackRequest: {
+    coats: { maxItems: 60 },
+  },
+  StripeDraft: {
+    dryFilmUm: { min: 0.5, max: 500, unit: "um" },
+  },
+  TileDraft: {
+    name: { maxLength: 120 },
+    painted: { maxItems: 36 },
+  },
+  TilePlan: {
+    under: { maxItems: 20 },
+    rows: { maxItems: 6 },
+    columns: { maxItems: 6 },
+  },
+  TopUp: {
+    ml: { min: 0.01, max: 10000, unit: "ml" },
+  },
+  WeeklyEvening: {
+    startMin: { min: 0, max: 1439, unit: "minutes after midnight" },
+    endMin: { min: 1, max: 1440, unit: "minutes after midnight" },
+  },
+  ZoneDraft: {
+    areaMm2: { min: 1, max: 10000000, unit: "mm2" },
+    copies: { min: 1, max: 1000, unit: "copies" },
+    smallestDetailMm: { min: 0.01, max: 50, unit: "mm" },
+    creaseMm: { min: 1, max: 1000000, unit: "mm" },
+    edgeMm: { min: 1, max: 1000000, unit: "mm" },
+    litEdges: { min: 0, max: 1 },
+    unseen: { min: 0, max: 0.99 },
+    heightFromMm: { min: 0, max: 3000, unit: "mm" },
+    heightToMm: { min: 0, max: 3000, unit: "mm" },
+    pieceHeightMm: { min: 0.1, max: 3000, unit: "mm" },
+    tolerance: { min: 0.5, max: 50, unit: "dE00" },
+    scale: { min: 1, max: 1000 },
+    viewingMm: { min: 100, max: 10000, unit: "mm" },
+  },
+  ZoneSettings: {
+    name: { maxLength: 120 },
+    areaShare: { min: 0.001, max: 1 },
+    ownAreaMm2: { min: 1, max: 10000000, unit: "mm2" },
+    smallestDetailMm: { min: 0.01, max: 50, unit: "mm" },
+    creaseMm: { min: 1, max: 1000000, unit: "mm" },
+    edgeMm: { min: 1, max: 1000000, unit: "mm" },
+    litEdges: { min: 0, max: 1 },
+    unseen: { min: 0, max: 0.99 },
+    heightFromMm: { min: 0, max: 3000, unit: "mm" },
+    heightToMm: { min: 0, max: 3000, unit: "mm" },
+    tolerance: { min: 0.5, max: 50, unit: "dE00" },
+    neighbours: { maxItems: 60 },
+    mates: { maxItems: 600 },
+  },
+} as const;
