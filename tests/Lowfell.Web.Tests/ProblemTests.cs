@@ -1,7 +1,6 @@
 using System.Net;
 using System.Net.Http.Headers;
 using System.Text;
-using System.Text.Json;
 using System.Text.Json.Nodes;
 using Lowfell.Web.Api;
 using Xunit;
@@ -85,9 +84,17 @@ public sealed class ProblemTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
-    public void A_kept_document_of_a_version_that_is_not_known_is_not_taken_for_a_default()
+    public async Task A_kept_document_of_a_version_that_is_not_known_is_told_of_and_left_as_it_is()
     {
-        Assert.Throws<JsonException>(() => Kept.Read<List<int>>($"{{\"version\":{Kept.Version + 1},\"content\":[1]}}"));
+        Assert.Throws<KeptByNewerException>(() => Kept.Read<List<int>>($"{{\"version\":{Kept.Version + 1},\"content\":[1]}}"));
         Assert.Equal([1], Kept.Read<List<int>>("[1]"));
+        var before = await host.ScalarAsync<string>("SELECT \"Plan\" FROM tiles LIMIT 1");
+        await host.ExecuteAsync($"UPDATE tiles SET \"Plan\" = '{{\"version\":{Kept.Version + 1},\"content\":{{}}}}'");
+        var problem = await host.SendAsync(HttpMethod.Get, "/api/tiles", null, HttpStatusCode.InternalServerError);
+        Assert.Equal("unreadable", (string)problem["code"]!);
+        Assert.Contains("restore a backup", (string)problem["detail"]!, StringComparison.Ordinal);
+        Assert.Equal($"{{\"version\":{Kept.Version + 1},\"content\":{{}}}}", await host.ScalarAsync<string>("SELECT \"Plan\" FROM tiles LIMIT 1"));
+        await host.ExecuteAsync($"UPDATE tiles SET \"Plan\" = '{before!.Replace("'", "''", StringComparison.Ordinal)}'");
+        await host.GetAsync("/api/tiles");
     }
 }

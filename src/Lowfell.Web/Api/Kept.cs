@@ -4,6 +4,10 @@ using Lowfell.Core.Surfaces;
 
 namespace Lowfell.Web.Api;
 
+/// <summary>A kept document is of a form that only a newer Lowfell knows.</summary>
+/// <param name="message">What can be done.</param>
+public sealed class KeptByNewerException(string message) : JsonException(message);
+
 /// <summary>
 /// Documents that are kept as text: mixes that were made, tiles, painted stacks, plans and calendars. Each stands in an envelope that names the
 /// version it was written in, <c>{"version": 2, "content": …}</c>; what has no envelope is of version 1.
@@ -13,7 +17,7 @@ public static class Kept
     /// <summary>The version that is written.</summary>
     public const int Version = 2;
 
-    private static readonly JsonSerializerOptions Current = Options();
+    private static readonly JsonSerializerOptions Current = Options(JsonUnmappedMemberHandling.Disallow);
 
     // By version, from 1: how each is read.
     private static readonly JsonSerializerOptions[] Readers = [OldResistances(), Current];
@@ -22,7 +26,8 @@ public static class Kept
     public static string Write<T>(T value) => JsonSerializer.Serialize(new Envelope<T>(Version, value), Current);
 
     /// <summary>Reads something that was kept, by this version or an older one.</summary>
-    /// <exception cref="JsonException">It is no such document, or of a version that is not known yet.</exception>
+    /// <exception cref="KeptByNewerException">It is of a version that is not known yet.</exception>
+    /// <exception cref="JsonException">It is no such document.</exception>
     public static T Read<T>(string text)
     {
         using var document = JsonDocument.Parse(text);
@@ -31,13 +36,27 @@ public static class Kept
             : (1, document.RootElement);
         if (version < 1 || version > Version)
         {
-            throw new JsonException($"This was kept by version {version}; {Version} is the newest that can be read.");
+            throw new KeptByNewerException($"It was kept in form {version}; this Lowfell reads up to {Version}. Run the newer one, or restore a backup from before it.");
         }
 
         return content.Deserialize<T>(Readers[version - 1]) ?? throw new JsonException("Nothing is kept here.");
     }
 
-    private static JsonSerializerOptions Options()
+    /// <summary>As <see cref="Read"/>, but nothing where it can't be read: for what is worked out again then.</summary>
+    public static T? ReadIfKnown<T>(string text)
+        where T : class
+    {
+        try
+        {
+            return Read<T>(text);
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
+
+    private static JsonSerializerOptions Options(JsonUnmappedMemberHandling unknown)
     {
         var options = new JsonSerializerOptions(JsonSerializerDefaults.Web);
         ApiJson.Configure(options);
@@ -45,14 +64,14 @@ public static class Kept
         // What is null is not written.
         options.RespectRequiredConstructorParameters = false;
 
-        // What was kept by an older version may hold fields that are no longer known.
-        options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Skip;
+        // What was kept by an older version may hold fields that are no longer known; one of this version that is not known was renamed.
+        options.UnmappedMemberHandling = unknown;
         return options;
     }
 
     private static JsonSerializerOptions OldResistances()
     {
-        var options = Options();
+        var options = Options(JsonUnmappedMemberHandling.Skip);
         options.Converters.Insert(0, new EightFigures());
         return options;
     }

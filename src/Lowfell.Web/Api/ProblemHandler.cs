@@ -30,6 +30,7 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
                 Problems.Of(ProblemCode.Taken, "The name is taken.", new Dictionary<string, string[]> { ["name"] = ["This name is taken; choose another."] }),
             DbUpdateException { InnerException: PostgresException { SqlState: PostgresErrorCodes.ForeignKeyViolation } } =>
                 Problems.Of(ProblemCode.InUse, "Something still uses this.", "Take it out of the stacks and mixes that use it first."),
+            KeptByNewerException newer => Problems.Of(ProblemCode.Unreadable, "Something here was kept by a newer Lowfell.", newer.Message, StatusCodes.Status500InternalServerError),
             _ when IsDatabaseAway(exception) => Away(httpContext),
             _ => null,
         };

@@ -69,13 +69,14 @@ public sealed class SetStamps(LowfellDb db, OpenBench open)
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
         foreach (var row in await db.Stamps.AsNoTracking().ToListAsync(cancel))
         {
-            if (row.Kind == StampKind.Zone)
+            // One that an older program kept otherwise is made anew.
+            if (row.Kind == StampKind.Zone && Kept.ReadIfKnown<ZoneStamp>(row.Content) is { } zone)
             {
-                zones[row.OfId] = (row.Source, Kept.Read<ZoneStamp>(row.Content));
+                zones[row.OfId] = (row.Source, zone);
             }
-            else
+            else if (row.Kind == StampKind.Piece && Kept.ReadIfKnown<PieceJudgement>(row.Content) is { } piece)
             {
-                pieces[row.OfId] = (row.Source, Kept.Read<PieceJudgement>(row.Content));
+                pieces[row.OfId] = (row.Source, piece);
             }
         }
 
