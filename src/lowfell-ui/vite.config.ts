@@ -6,5 +6,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { outDir: "../Lowfell.Web/wwwroot", emptyOutDir: true, target: "es2022", sourcemap: false, chunkSizeWarningLimit: 600 },
   server: { proxy: { "/api": "http://127.0.0.1:5080" } },
-  test: { environment: "jsdom", setupFiles: ["src/test/setup.ts"], css: false },
+  test: { environment: "jsdom", pool: "vmThreads", setupFiles: ["src/test/setup.ts"], css: false },
 });

@@ -1,15 +1,20 @@
+using Lowfell.Core.Wording;
+
 namespace Lowfell.Core.Mixes;
 
 /// <summary>How the painter said it; all ways become the fraction of paint in the mix.</summary>
 public enum DilutionForm
 {
     /// <summary>Parts a : b of paint to thinner.</summary>
+    [Said("parts")]
     Parts,
 
     /// <summary>Percent of thinner in the whole mix.</summary>
+    [Said("% of the whole")]
     ThinnerOfWhole,
 
     /// <summary>Percent of thinner added to the paint.</summary>
+    [Said("% added")]
     ThinnerAdded,
 }
 

@@ -8,18 +8,23 @@ namespace Lowfell.Core.Rules;
 public enum WaitKind
 {
     /// <summary>Until it can be touched.</summary>
+    [Said("is touch-dry")]
     Touch,
 
     /// <summary>Until it bears another coat.</summary>
+    [Said("takes another coat")]
     Recoat,
 
     /// <summary>A night.</summary>
+    [Said("has had a night")]
     Overnight,
 
     /// <summary>Until it has cured.</summary>
+    [Said("has cured")]
     Cured,
 
     /// <summary>None: it goes on while what is below is wet.</summary>
+    [Said("is still wet")]
     WhileWet,
 }
 

@@ -12,12 +12,15 @@ namespace Lowfell.Core.Stacks;
 public enum Wait
 {
     /// <summary>As long as it needs.</summary>
+    [Said("as needed")]
     RecoatDry,
 
     /// <summary>A night.</summary>
+    [Said("a night at least")]
     Overnight,
 
     /// <summary>Cured.</summary>
+    [Said("until cured")]
     Cured,
 }
 

@@ -1,24 +1,32 @@
+using Lowfell.Core.Wording;
+
 namespace Lowfell.Core.Surfaces;
 
 /// <summary>The shape that a piece's area is computed from.</summary>
 public enum PieceShape
 {
     /// <summary>Closed box, all six sides.</summary>
+    [Said("box, all sides")]
     Box,
 
     /// <summary>Wall: both sides, ends and top; it stands on its foot.</summary>
+    [Said("wall, both faces")]
     Wall,
 
     /// <summary>Tile: top and the four rims.</summary>
+    [Said("tile, top and rims")]
     Tile,
 
     /// <summary>Disc: top and rim, as a base.</summary>
+    [Said("disc, top and rim")]
     Disc,
 
     /// <summary>Cylinder: mantle and top.</summary>
+    [Said("cylinder, mantle and top")]
     Cylinder,
 
     /// <summary>Area as given.</summary>
+    [Said("area as given")]
     Free,
 }
 

@@ -1,30 +1,40 @@
+using Lowfell.Core.Wording;
+
 namespace Lowfell.Core.Surfaces;
 
 /// <summary>What a film or ground answers to a carrier: the least age at which it holds, or what remains at any age.</summary>
 public enum Bears
 {
     /// <summary>Holds once it is recoat-dry.</summary>
+    [Said("once recoat-dry")]
     RecoatDry,
 
     /// <summary>Holds after a night.</summary>
+    [Said("after a night")]
     Overnight,
 
     /// <summary>Holds once it has cured.</summary>
+    [Said("once cured")]
     Cured,
 
     /// <summary>Gives a little at any age: advice.</summary>
+    [Said("barely")]
     Note,
 
     /// <summary>May give; less so once it is left to cure on purpose.</summary>
+    [Said("at a risk until cured")]
     RiskUntilCured,
 
     /// <summary>May give at any age.</summary>
+    [Said("at a risk")]
     Risk,
 
     /// <summary>Gives way at any age.</summary>
+    [Said("never")]
     Stop,
 
     /// <summary>Another rule speaks of it.</summary>
+    [Said("always")]
     Silent,
 }
 

@@ -1,5 +1,6 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Films;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Surfaces;
 
@@ -7,15 +8,19 @@ namespace Lowfell.Core.Surfaces;
 public enum Relief
 {
     /// <summary>Plain surfaces.</summary>
+    [Said("smooth")]
     Smooth,
 
     /// <summary>Panels, rivets, planks.</summary>
+    [Said("panelled, planks")]
     Panelled,
 
     /// <summary>Brick, bark, sand.</summary>
+    [Said("textured, brick")]
     Textured,
 
     /// <summary>Rubble and rock.</summary>
+    [Said("rough, rubble")]
     Rough,
 }
 
@@ -23,18 +28,23 @@ public enum Relief
 public enum Facing
 {
     /// <summary>Up.</summary>
+    [Said("up")]
     Up,
 
     /// <summary>Sloping up.</summary>
+    [Said("sloping up")]
     Slope,
 
     /// <summary>Sideways.</summary>
+    [Said("sideways")]
     Side,
 
     /// <summary>Leaning over.</summary>
+    [Said("leaning over")]
     Overhang,
 
     /// <summary>Down.</summary>
+    [Said("down")]
     Under,
 }
 

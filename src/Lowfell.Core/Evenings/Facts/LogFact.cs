@@ -1,4 +1,5 @@
 using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Evenings.Facts;
 
@@ -6,21 +7,27 @@ namespace Lowfell.Core.Evenings.Facts;
 public enum LogKind
 {
     /// <summary>A pass of a coat is on a copy.</summary>
+    [Said("done")]
     Done,
 
     /// <summary>It is not, after all: a correction of an earlier entry.</summary>
+    [Said("taken back")]
     TakenBack,
 
     /// <summary>Something went wrong.</summary>
+    [Said("problem")]
     Problem,
 
     /// <summary>A remark.</summary>
+    [Said("note")]
     Note,
 
     /// <summary>A coat was left out on a copy, for good.</summary>
+    [Said("left out")]
     Skipped,
 
     /// <summary>A coat was found dry enough for the next.</summary>
+    [Said("found dry")]
     Dry,
 }
 

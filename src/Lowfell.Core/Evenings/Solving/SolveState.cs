@@ -1,4 +1,5 @@
 using Lowfell.Core.Evenings.Scheduling;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Evenings.Solving;
 
@@ -12,21 +13,27 @@ public sealed record SolveLimits(double Seconds = 10, int Workers = 2, int Seed 
 public enum SolveStage
 {
     /// <summary>Trying orders of priority.</summary>
+    [Said("trying orders of the work")]
     Orders,
 
     /// <summary>Looking whether a plan can be done sooner.</summary>
+    [Said("looking whether it can be done sooner")]
     Finish,
 
     /// <summary>With the finish held: fewer sessions.</summary>
+    [Said("looking for fewer evenings")]
     Sessions,
 
     /// <summary>With these held: fewer set-ups.</summary>
+    [Said("looking for fewer set-ups")]
     SetUps,
 
     /// <summary>With these held: less idle time at the table.</summary>
+    [Said("looking for less waiting")]
     Idle,
 
     /// <summary>Ended.</summary>
+    [Said("ended")]
     Ended,
 }
 

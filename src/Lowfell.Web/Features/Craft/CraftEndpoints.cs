@@ -1,9 +1,13 @@
+using Lowfell.Core.Evenings.Facts;
+using Lowfell.Core.Evenings.Solving;
 using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
+using Lowfell.Core.Mixes;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Lowfell.Web.Features.Craft;
@@ -67,6 +71,7 @@ public sealed record RuleView(string Rule, string Title, IReadOnlyList<Severity>
 /// <param name="Sheens">Sheens.</param>
 /// <param name="Schools">Questions on which good painters disagree.</param>
 /// <param name="Rules">The rule book.</param>
+/// <param name="Words">Words of what has no table of its own, by what it is.</param>
 public sealed record CraftView(
     IReadOnlyList<TechniqueView> Techniques,
     IReadOnlyList<FamilyView> Families,
@@ -74,7 +79,31 @@ public sealed record CraftView(
     IReadOnlyList<ThinnerWord> Thinners,
     IReadOnlyList<SheenView> Sheens,
     IReadOnlyList<School> Schools,
-    IReadOnlyList<RuleView> Rules);
+    IReadOnlyList<RuleView> Rules,
+    WordsView Words);
+
+/// <summary>What painters call what has no table of its own.</summary>
+/// <param name="Relief">Reliefs.</param>
+/// <param name="Facing">Facings.</param>
+/// <param name="Fitting">When a zone is painted.</param>
+/// <param name="PieceShape">Shapes.</param>
+/// <param name="DilutionForm">Ways to say a dilution.</param>
+/// <param name="Bears">How a film stands up to something.</param>
+/// <param name="Wait">The least that is waited for.</param>
+/// <param name="WaitKind">What a coat below must have come to.</param>
+/// <param name="LogKind">What an entry of the log tells.</param>
+/// <param name="SolveStage">What a search is at.</param>
+public sealed record WordsView(
+    IReadOnlyDictionary<Relief, string> Relief,
+    IReadOnlyDictionary<Facing, string> Facing,
+    IReadOnlyDictionary<Fitting, string> Fitting,
+    IReadOnlyDictionary<PieceShape, string> PieceShape,
+    IReadOnlyDictionary<DilutionForm, string> DilutionForm,
+    IReadOnlyDictionary<Bears, string> Bears,
+    IReadOnlyDictionary<Wait, string> Wait,
+    IReadOnlyDictionary<WaitKind, string> WaitKind,
+    IReadOnlyDictionary<LogKind, string> LogKind,
+    IReadOnlyDictionary<SolveStage, string> SolveStage);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -86,11 +115,16 @@ public static class CraftEndpoints
         [.. Enum.GetValues<Thinner>().Select(t => new ThinnerWord(t, t.Word()))],
         [.. Enum.GetValues<Sheen>().Select(s => new SheenView(s, s.Word()))],
         SchoolBook.All,
-        [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))]);
+        [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))],
+        new(
+            Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<SolveStage>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>
         app.MapGet("/api/craft", Get).WithTags("Craft").WithSummary("Techniques, families, substrates, preferences and the rule book.");
+
+    private static IReadOnlyDictionary<T, string> Said<T>()
+        where T : struct, Enum => SaidAttribute.Of(typeof(T)).ToDictionary(w => Enum.Parse<T>(w.Key), w => w.Value);
 
     private static Ok<CraftView> Get() => TypedResults.Ok(View);
 

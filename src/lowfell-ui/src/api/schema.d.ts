@@ -5731,6 +5731,8 @@ export interface components {
             schools: components["schemas"]["School"][];
             /** @description The rule book. */
             rules: components["schemas"]["RuleView"][];
+            /** @description Words of what has no table of its own, by what it is. */
+            words: components["schemas"]["WordsView"];
         };
         /** @description Something new or deleted, by its id. */
         Created: {
@@ -8796,6 +8798,49 @@ export interface components {
             name: string;
             /** @description What it comes to. */
             summary: components["schemas"]["PlanSummary"];
+        };
+        /** @description What painters call what has no table of its own. */
+        WordsView: {
+            /** @description Reliefs. */
+            relief: {
+                [key: string]: string;
+            };
+            /** @description Facings. */
+            facing: {
+                [key: string]: string;
+            };
+            /** @description When a zone is painted. */
+            fitting: {
+                [key: string]: string;
+            };
+            /** @description Shapes. */
+            pieceShape: {
+                [key: string]: string;
+            };
+            /** @description Ways to say a dilution. */
+            dilutionForm: {
+                [key: string]: string;
+            };
+            /** @description How a film stands up to something. */
+            bears: {
+                [key: string]: string;
+            };
+            /** @description The least that is waited for. */
+            wait: {
+                [key: string]: string;
+            };
+            /** @description What a coat below must have come to. */
+            waitKind: {
+                [key: string]: string;
+            };
+            /** @description What an entry of the log tells. */
+            logKind: {
+                [key: string]: string;
+            };
+            /** @description What a search is at. */
+            solveStage: {
+                [key: string]: string;
+            };
         };
         /** @description A change with the version it was made on. */
         ZoneChange: {

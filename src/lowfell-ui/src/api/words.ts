@@ -1,11 +1,38 @@
-import type { Craft, DilutionForm, Family, FamilyFacts, Sheen, Technique, TechniqueFacts, Thinner } from "./types";
+import type { components } from "./schema";
+import type {
+  Coat,
+  Craft,
+  DilutionForm,
+  Family,
+  FamilyFacts,
+  LogKind,
+  PieceDraft,
+  Sheen,
+  SolveStage,
+  Technique,
+  TechniqueFacts,
+  Thinner,
+  Wait,
+  ZoneDraft,
+  ZoneSettings,
+} from "./types";
 
 /** The painter's words for the API's terms; all of them come from the host's tables. */
 export const techniqueWord = {} as Record<Technique, string>;
 export const thinnerWord = {} as Record<Thinner, string>;
 export const sheenWord = {} as Record<Sheen, string>;
 export const familyWord = {} as Record<Family, string>;
-export const substrateWord: Record<string, string> = {};
+export const substrateWord = {} as Record<ZoneDraft["substrate"], string>;
+export const reliefWord = {} as Record<ZoneDraft["relief"], string>;
+export const facingWord = {} as Record<ZoneDraft["facing"], string>;
+export const fittingWord = {} as Record<ZoneSettings["fitting"], string>;
+export const shapeWord = {} as Record<PieceDraft["shape"], string>;
+export const dilutionFormWord = {} as Record<DilutionForm, string>;
+export const bearsWord = {} as Record<components["schemas"]["Bears"], string>;
+export const leastWaitWord = {} as Record<Coat["wait"], string>;
+export const waitedForWord = {} as Record<Wait["kind"], string>;
+export const logKindWord = {} as Record<LogKind, string>;
+export const solveStageWord = {} as Record<SolveStage, string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
 let known: Craft | null = null;
@@ -30,6 +57,17 @@ export function learn(craft: Craft) {
   for (const s of craft.substrates) substrateWord[s.substrate] = s.word;
   for (const t of craft.thinners) thinnerWord[t.thinner] = t.word;
   for (const s of craft.sheens) sheenWord[s.sheen] = s.word;
+  const { words } = craft;
+  Object.assign(reliefWord, words.relief);
+  Object.assign(facingWord, words.facing);
+  Object.assign(fittingWord, words.fitting);
+  Object.assign(shapeWord, words.pieceShape);
+  Object.assign(dilutionFormWord, words.dilutionForm);
+  Object.assign(bearsWord, words.bears);
+  Object.assign(leastWaitWord, words.wait);
+  Object.assign(waitedForWord, words.waitKind);
+  Object.assign(logKindWord, words.logKind);
+  Object.assign(solveStageWord, words.solveStage);
 }
 
 /** The host's tables. */
@@ -48,11 +86,9 @@ export function usualFraction(technique: Technique, family: Family | undefined):
   return (family && facts.usualOf[family]) ?? facts.usual;
 }
 
-export const dilutionFormWord: Record<DilutionForm, string> = {
-  parts: "parts",
-  thinnerOfWhole: "% of the whole",
-  thinnerAdded: "% added",
-};
+/** What can be chosen, in the painter's words. */
+export const choices = <T extends string>(words: Record<T, string>) =>
+  (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }));
 
 /** `1.5` or `12`, never `12.0`. */
 export const number = (value: number, digits = 1): string => value.toFixed(digits).replace(/\.0+$/, "");

@@ -1,20 +1,13 @@
+import { solveStageWord } from "../../api/words";
 import { changed } from "../../api/changes";
 import { useMutation } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, ask, wording } from "../../api/client";
-import type { PlanRequest, PlanSummary, Solve, SolveStage } from "../../api/types";
+import type { PlanRequest, PlanSummary, Solve } from "../../api/types";
 import { Button, Choice, notify } from "../../ui";
 import { saved } from "./saved";
 import { day } from "./when";
 
-const stageWord: Record<SolveStage, string> = {
-  orders: "trying orders of the work",
-  finish: "looking whether it can be done sooner",
-  sessions: "looking for fewer evenings",
-  setUps: "looking for fewer set-ups",
-  idle: "looking for less waiting",
-  ended: "ended",
-};
 const running = (s: Solve | undefined) => s?.status === "waiting" || s?.status === "running";
 const keepKey = "lowfell.search";
 
@@ -90,7 +83,7 @@ export function Search({ request, shown }: Props) {
             />
           </div>
           <p aria-live="polite">
-            {solve.progress ? `Now ${stageWord[solve.progress.stage]}.` : "It waits for its turn."}
+            {solve.progress ? `Now ${solveStageWord[solve.progress.stage]}.` : "It waits for its turn."}
           </p>
           {found && <p className="text-soft">Best so far: {words(found)}.</p>}
           <Button className="mt-2" disabled={stop.isPending} onClick={() => stop.mutate()}>

@@ -4,19 +4,11 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { LogEntry, LogKind } from "../../api/types";
-import { number } from "../../api/words";
+import { choices, logKindWord, number } from "../../api/words";
 import { Button, Choice, notify, Tabs, TextInput } from "../../ui";
 import { logAction } from "../../craft/logAction";
 import { Progress } from "./Progress";
 
-const kinds: Record<LogKind, string> = {
-  done: "done",
-  takenBack: "taken back",
-  problem: "problem",
-  note: "note",
-  skipped: "left out",
-  dry: "found dry",
-};
 const link =
   "inline-flex min-h-8 items-center rounded border border-strong bg-raised px-3 py-1 text-sm font-medium hover:bg-tint";
 
@@ -74,10 +66,7 @@ function Entries() {
           <Choice<LogKind | "all">
             label="Kind"
             value={kind}
-            options={[
-              { value: "all", label: "everything" },
-              ...(Object.keys(kinds) as LogKind[]).map((value) => ({ value, label: kinds[value] })),
-            ]}
+            options={[{ value: "all", label: "everything" }, ...choices(logKindWord)]}
             onChange={setKind}
           />
         </div>
@@ -124,7 +113,7 @@ function Entries() {
                 </td>
                 <td className="py-1 pr-2">
                   <span className={e.kind === "problem" ? "font-semibold text-risk" : "text-soft"}>
-                    {kinds[e.kind]}
+                    {logKindWord[e.kind]}
                   </span>{" "}
                   {e.paint}
                   {e.pass > 1 && `, pass ${e.pass}`}

@@ -1,16 +1,15 @@
 import { bounds } from "../../api/bounds";
 import { useForm } from "react-hook-form";
 import type { PieceDraft, PieceView } from "../../api/types";
-import { substrateWord } from "../../api/words";
+import { choices, shapeWord, substrateWord } from "../../api/words";
 import { Choice, Field, figure, nameOf, TextInput } from "../../ui";
 import { FormDialog } from "./FormDialog";
 
 type Size = "lengthMm" | "widthMm" | "heightMm" | "freeAreaMm2";
 
-const shapes: { value: PieceDraft["shape"]; label: string; sizes: [Size, string][] }[] = [
+const shapes: { value: PieceDraft["shape"]; sizes: [Size, string][] }[] = [
   {
     value: "box",
-    label: "Box, all sides",
     sizes: [
       ["lengthMm", "Length"],
       ["widthMm", "Width"],
@@ -19,7 +18,6 @@ const shapes: { value: PieceDraft["shape"]; label: string; sizes: [Size, string]
   },
   {
     value: "wall",
-    label: "Wall, both faces",
     sizes: [
       ["lengthMm", "Length"],
       ["widthMm", "Thickness"],
@@ -28,7 +26,6 @@ const shapes: { value: PieceDraft["shape"]; label: string; sizes: [Size, string]
   },
   {
     value: "tile",
-    label: "Tile, top and rims",
     sizes: [
       ["lengthMm", "Length"],
       ["widthMm", "Width"],
@@ -37,7 +34,6 @@ const shapes: { value: PieceDraft["shape"]; label: string; sizes: [Size, string]
   },
   {
     value: "disc",
-    label: "Disc, top and rim",
     sizes: [
       ["lengthMm", "Diameter"],
       ["heightMm", "Thickness"],
@@ -45,13 +41,12 @@ const shapes: { value: PieceDraft["shape"]; label: string; sizes: [Size, string]
   },
   {
     value: "cylinder",
-    label: "Cylinder, mantle and top",
     sizes: [
       ["lengthMm", "Diameter"],
       ["heightMm", "Height"],
     ],
   },
-  { value: "free", label: "Area as given", sizes: [["freeAreaMm2", "Area"]] },
+  { value: "free", sizes: [["freeAreaMm2", "Area"]] },
 ];
 
 const usual: PieceDraft = {
@@ -120,10 +115,7 @@ export function PieceDialog({
               id={id}
               label="Substrate"
               value={watch("substrate")}
-              options={Object.entries(substrateWord).map(([value, label]) => ({
-                value: value as PieceDraft["substrate"],
-                label,
-              }))}
+              options={choices(substrateWord)}
               onChange={(v) => setValue("substrate", v)}
             />
           )}
@@ -132,7 +124,13 @@ export function PieceDialog({
       <div className="grid grid-cols-4 items-start gap-3">
         <Field label="Shape">
           {(id) => (
-            <Choice id={id} label="Shape" value={shape.value} options={shapes} onChange={(v) => setValue("shape", v)} />
+            <Choice
+              id={id}
+              label="Shape"
+              value={shape.value}
+              options={choices(shapeWord)}
+              onChange={(v) => setValue("shape", v)}
+            />
           )}
         </Field>
         {shape.sizes.map(([key, label]) => (

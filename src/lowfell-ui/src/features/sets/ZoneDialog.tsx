@@ -4,31 +4,11 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import type { PieceView, ZoneSettings, ZoneView } from "../../api/types";
-import { area, sheenWord } from "../../api/words";
+import { area, choices, facingWord, fittingWord, reliefWord, sheenWord } from "../../api/words";
 import { Choice, colourOrNothing, Field, figure, figureOrNothing, nameOf, percent, TextInput, Toggle } from "../../ui";
 import { FormDialog } from "./FormDialog";
 import { MatesField } from "./MatesField";
 
-const reliefs = {
-  smooth: "smooth",
-  panelled: "panelled, planks",
-  textured: "textured, brick",
-  rough: "rough, rubble",
-} as const;
-const facings = {
-  up: "up",
-  slope: "sloping up",
-  side: "sideways",
-  overhang: "leaning over",
-  under: "down",
-} as const;
-const fittings = {
-  free: "whenever it suits",
-  before: "before the part is fitted: nothing reaches it then",
-  after: "after it is fitted: it runs over the join",
-} as const;
-const options = <T extends string>(words: Record<T, string>) =>
-  (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }));
 const usual: ZoneSettings = {
   name: "",
   areaShare: 1,
@@ -162,7 +142,7 @@ export function ZoneDialog({
               id={id}
               label="Relief"
               value={values.relief}
-              options={options(reliefs)}
+              options={choices(reliefWord)}
               onChange={(v) => setValue("relief", v)}
             />
           )}
@@ -173,7 +153,7 @@ export function ZoneDialog({
               id={id}
               label="Facing"
               value={values.facing}
-              options={options(facings)}
+              options={choices(facingWord)}
               onChange={(v) => setValue("facing", v)}
             />
           )}
@@ -287,7 +267,7 @@ export function ZoneDialog({
               id={id}
               label="Sheen at the end"
               value={values.finish}
-              options={options(sheenWord).filter((o) => o.value !== "velvet")}
+              options={choices(sheenWord).filter((o) => o.value !== "velvet")}
               onChange={(v) => setValue("finish", v)}
             />
           )}
@@ -299,7 +279,7 @@ export function ZoneDialog({
                 id={id}
                 label="Painted before or after fitting"
                 value={values.fitting}
-                options={options(fittings)}
+                options={choices(fittingWord)}
                 onChange={(v) => setValue("fitting", v)}
               />
             )}

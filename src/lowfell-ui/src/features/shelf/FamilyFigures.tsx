@@ -1,6 +1,6 @@
 import { bounds } from "../../api/bounds";
 import type { MaterialDraft, Swatch } from "../../api/types";
-import { duration, number, thinnerWord } from "../../api/words";
+import { bearsWord, choices, duration, number, thinnerWord } from "../../api/words";
 import { Button, Choice, NumberInput } from "../../ui";
 
 type Resistance = Swatch["facts"]["resistance"];
@@ -16,16 +16,6 @@ const ways = [
   { key: "laid", word: "laid on" },
   { key: "scrubbed", word: "scrubbed" },
 ] as const;
-const bears: Record<Resistance["water"]["mist"], string> = {
-  recoatDry: "once recoat-dry",
-  overnight: "after a night",
-  cured: "once cured",
-  note: "barely",
-  riskUntilCured: "at a risk until cured",
-  risk: "at a risk",
-  stop: "never",
-  silent: "always",
-};
 
 interface Props {
   draft: MaterialDraft;
@@ -101,10 +91,7 @@ export function FamilyFigures({ draft, facts, onChange }: Props) {
                   <Choice
                     label={`Bears ${c.word} ${w.word}`}
                     value={facts.resistance[c.key][w.key]}
-                    options={(Object.keys(bears) as (keyof typeof bears)[]).map((value) => ({
-                      value,
-                      label: bears[value],
-                    }))}
+                    options={choices(bearsWord)}
                     onChange={(value) => setResistance(c.key, { [w.key]: value })}
                   />
                 </td>

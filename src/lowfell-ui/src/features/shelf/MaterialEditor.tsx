@@ -4,8 +4,8 @@ import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
-import type { Family, Material, MaterialDraft, Sheen } from "../../api/types";
-import { familyFacts, familyWord, sheenWord } from "../../api/words";
+import type { Material, MaterialDraft } from "../../api/types";
+import { familyFacts, familyWord, sheenWord, choices } from "../../api/words";
 import { Button, Choice, ColourInput, Field, isColour, NumberInput, notify, TextInput } from "../../ui";
 import { FamilyFigures } from "./FamilyFigures";
 import { LiveSwatch } from "./LiveSwatch";
@@ -129,10 +129,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
               id={id}
               label="Family"
               value={draft.family}
-              options={(Object.keys(familyWord) as Family[]).map((value) => ({
-                value,
-                label: familyWord[value],
-              }))}
+              options={choices(familyWord)}
               onChange={(family) => set({ family })}
             />
           )}
@@ -148,7 +145,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
                   value: usualSheen,
                   label: facts && !draft.sheen ? `${sheenWord[facts.sheen]}, as its kind` : "as its kind",
                 },
-                ...(Object.keys(sheenWord) as Sheen[]).map((value) => ({ value, label: sheenWord[value] })),
+                ...choices(sheenWord),
               ]}
               onChange={(sheen) => (sheen === usualSheen ? leave("sheen") : set({ sheen }))}
             />

@@ -9,7 +9,7 @@ import {
 } from "@dnd-kit/core";
 import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { Copy, Layers, Plus, SkipForward, Trash2 } from "lucide-react";
-import type { Coat, Preview } from "../../api/types";
+import type { Coat, Preview, ZoneDraft } from "../../api/types";
 import { substrateWord } from "../../api/words";
 import { Button, IconButton } from "../../ui";
 import type { PaintNames } from "./names";
@@ -31,7 +31,7 @@ interface Props {
   findings: MarkedFinding[];
   selected: string | undefined;
   shown: MarkedFinding | null;
-  substrate: string;
+  substrate: ZoneDraft["substrate"];
   actions: StackActions;
   onFinding: (finding: MarkedFinding) => void;
 }

@@ -1,6 +1,6 @@
 import { useState } from "react";
-import type { Coat, CoatMix, DilutionForm, Thinner } from "../../api/types";
-import { dilutionFormWord, millilitres, number, takesThinner, thinnerWord } from "../../api/words";
+import type { Coat, CoatMix, DilutionForm } from "../../api/types";
+import { dilutionFormWord, millilitres, number, takesThinner, thinnerWord, choices } from "../../api/words";
 import { Choice, Field, NumberInput } from "../../ui";
 import { paintFractionOf } from "./stackEdits";
 
@@ -58,10 +58,7 @@ export function DilutionEditor({ coat, mix, copies, onChange }: Props) {
         <Choice
           label="Thinner"
           value={coat.thinner}
-          options={(Object.keys(thinnerWord) as Thinner[]).map((value) => ({
-            value,
-            label: thinnerWord[value],
-          }))}
+          options={choices(thinnerWord)}
           onChange={(thinner) => onChange("thinner", { thinner })}
         />
       </div>

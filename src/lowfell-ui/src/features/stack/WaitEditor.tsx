@@ -1,15 +1,9 @@
 import { bounds } from "../../api/bounds";
 import type { Coat, Stratum, ZoneDraft } from "../../api/types";
-import { duration } from "../../api/words";
+import { choices, duration, leastWaitWord } from "../../api/words";
 import { Choice, NumberInput, Toggle } from "../../ui";
 import { drying } from "./drying";
 import { hurries, waitLine, withWait } from "./waits";
-
-const atLeast = {
-  recoatDry: "as needed",
-  overnight: "a night at least",
-  cured: "until cured",
-} as const;
 
 interface Props {
   coat: Coat;
@@ -39,10 +33,7 @@ export function WaitEditor({ coat, first, stratum, air, onChange }: Props) {
               <Choice
                 label="Waits"
                 value={coat.wait}
-                options={(Object.keys(atLeast) as (keyof typeof atLeast)[]).map((value) => ({
-                  value,
-                  label: atLeast[value],
-                }))}
+                options={choices(leastWaitWord)}
                 onChange={(wait) => onChange("wait", (c) => ({ ...withWait(c, null), wait }))}
               />
               <NumberInput

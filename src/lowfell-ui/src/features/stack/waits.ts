@@ -1,21 +1,13 @@
 import type { Coat, Wait } from "../../api/types";
-import { duration } from "../../api/words";
-
-const states: Record<Wait["kind"], string> = {
-  touch: "is touch-dry",
-  recoat: "takes another coat",
-  overnight: "has had a night",
-  cured: "has cured",
-  whileWet: "is still wet",
-};
+import { duration, waitedForWord } from "../../api/words";
 
 /** What a coat waits for and how long, as one line; null where it need not wait. */
 export function waitLine(wait: Wait | undefined | null): string | null {
   if (!wait) return null;
   const within = wait.most == null ? "" : `, ${duration(wait.most)} at most`;
-  if (wait.kind === "whileWet") return `while the ${wait.film} ${states.whileWet}${within}`;
+  if (wait.kind === "whileWet") return `while the ${wait.film} ${waitedForWord.whileWet}${within}`;
   if (wait.minutes < 1) return null;
-  return `${duration(wait.minutes)}, until the ${wait.film} ${states[wait.kind]}${within}`;
+  return `${duration(wait.minutes)}, until the ${wait.film} ${waitedForWord[wait.kind]}${within}`;
 }
 
 /** In the row of the stack: nothing where the wait is too short to plan for. */

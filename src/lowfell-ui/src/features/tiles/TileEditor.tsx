@@ -4,7 +4,7 @@ import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { Printer } from "lucide-react";
 import { useState } from "react";
-import { familyFacts } from "../../api/words";
+import { choices, familyFacts, reliefWord } from "../../api/words";
 import { api, ask, wording } from "../../api/client";
 import type { Material, SetView, Tile, TileDraft } from "../../api/types";
 import { Button, Choice, ColourInput, Field, isColour, notify, TextInput } from "../../ui";
@@ -20,13 +20,6 @@ interface Props {
   onKept: (id: string) => void;
   onGone: () => void;
 }
-
-const reliefs = {
-  smooth: "smooth",
-  panelled: "panelled, planks",
-  textured: "textured, brick",
-  rough: "rough, rubble",
-} as const;
 
 /** One tile: what is painted where, every cell predicted, the cell nearest to a wanted look. */
 export function TileEditor({ tile, materials, sets, onKept, onGone }: Props) {
@@ -112,10 +105,7 @@ export function TileEditor({ tile, materials, sets, onKept, onGone }: Props) {
               id={id}
               label="Texture"
               value={plan.zone.relief}
-              options={(Object.keys(reliefs) as (keyof typeof reliefs)[]).map((value) => ({
-                value,
-                label: reliefs[value],
-              }))}
+              options={choices(reliefWord)}
               onChange={(relief) => setPlan({ zone: { ...plan.zone, relief } })}
             />
           )}
