@@ -124,8 +124,8 @@ public sealed class LowfellDb : DbContext
     /// <summary>The filter that keeps every query to the open bench.</summary>
     public const string OwnBench = "bench";
 
-    /// <summary>The filter that leaves out materials taken off the shelf.</summary>
-    public const string OnTheShelf = "shelf";
+    /// <summary>The filter that leaves out what was deleted and can be put back: materials, mixes, tiles, painted sets.</summary>
+    public const string NotDeleted = "deleted";
 
     private static readonly MethodInfo Filter =
         typeof(LowfellDb).GetMethod(nameof(KeepToBench), BindingFlags.NonPublic | BindingFlags.Instance)!;

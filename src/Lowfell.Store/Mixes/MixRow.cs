@@ -23,6 +23,9 @@ public sealed class MixRow : IBenchRow, IVersionedRow
 
     /// <summary>What goes in.</summary>
     public List<MixComponentRow> Components { get; set; } = [];
+
+    /// <summary>When it was deleted; it can be put back.</summary>
+    public DateTimeOffset? DeletedAt { get; set; }
 }
 
 /// <summary>A component of a recipe: exactly one of material, inner mix and thinner.</summary>

@@ -9,7 +9,8 @@ internal sealed class MixConfiguration : BenchRowConfiguration<MixRow>
 
     protected override void More(EntityTypeBuilder<MixRow> row)
     {
-        row.HasIndex(m => new { m.BenchId, m.Name }).IsUnique();
+        row.HasIndex(m => new { m.BenchId, m.Name }).IsUnique().HasFilter("\"DeletedAt\" IS NULL");
+        row.HasQueryFilter(LowfellDb.NotDeleted, m => m.DeletedAt == null);
         row.HasMany(m => m.Components).WithOne().HasForeignKey(c => new { c.BenchId, c.MixId });
     }
 }

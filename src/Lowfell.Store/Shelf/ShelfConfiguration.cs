@@ -10,7 +10,7 @@ internal sealed class MaterialConfiguration : BenchRowConfiguration<MaterialRow>
     protected override void More(EntityTypeBuilder<MaterialRow> row)
     {
         row.HasIndex(m => new { m.BenchId, m.Name }).IsUnique().HasFilter("\"DeletedAt\" IS NULL");
-        row.HasQueryFilter(LowfellDb.OnTheShelf, m => m.DeletedAt == null);
+        row.HasQueryFilter(LowfellDb.NotDeleted, m => m.DeletedAt == null);
         row.Property(m => m.Colour).HasMaxLength(7);
         row.HasMany(m => m.Bottles).WithOne().HasForeignKey(b => new { b.BenchId, b.MaterialId });
     }

@@ -23,4 +23,7 @@ public sealed class PaintedRow : IBenchRow
 
     /// <summary>Zone, schools and coats with everything in them, as JSON.</summary>
     public required string Stack { get; set; }
+
+    /// <summary>When it was deleted; it can be put back.</summary>
+    public DateTimeOffset? DeletedAt { get; set; }
 }

@@ -20,4 +20,7 @@ public sealed class TileRow : IBenchRow, IVersionedRow
 
     /// <summary>What came out on the real scrap, as JSON.</summary>
     public string Painted { get; set; } = "[]";
+
+    /// <summary>When it was deleted; it can be put back.</summary>
+    public DateTimeOffset? DeletedAt { get; set; }
 }

@@ -10,6 +10,7 @@ internal sealed class TileConfiguration : BenchRowConfiguration<TileRow>
     protected override void More(EntityTypeBuilder<TileRow> row)
     {
         row.Property(t => t.Plan).HasColumnType("text");
+        row.HasQueryFilter(LowfellDb.NotDeleted, t => t.DeletedAt == null);
         row.Property(t => t.Painted).HasColumnType("text");
     }
 }
@@ -21,6 +22,7 @@ internal sealed class PaintedConfiguration : BenchRowConfiguration<PaintedRow>
     protected override void More(EntityTypeBuilder<PaintedRow> row)
     {
         row.Property(p => p.Stack).HasColumnType("text");
+        row.HasQueryFilter(LowfellDb.NotDeleted, p => p.DeletedAt == null);
         row.Property(p => p.Note).HasMaxLength(2000);
         row.HasOne<SchemeRow>().WithMany().HasForeignKey(p => new { p.BenchId, p.SchemeId }).OnDelete(DeleteBehavior.SetNull);
     }

@@ -63,8 +63,8 @@ public sealed class ShelfCache(ShelfNews news)
             return held.Shelf;
         }
 
-        var materials = await db.Materials.IgnoreQueryFilters([LowfellDb.OnTheShelf]).AsNoTracking().ToListAsync(cancel);
-        var rows = await db.Mixes.AsNoTracking().Include(m => m.Components).ToListAsync(cancel);
+        var materials = await db.Materials.IgnoreQueryFilters([LowfellDb.NotDeleted]).AsNoTracking().ToListAsync(cancel);
+        var rows = await db.Mixes.IgnoreQueryFilters([LowfellDb.NotDeleted]).AsNoTracking().Include(m => m.Components).ToListAsync(cancel);
         var open = Build(version, materials, rows);
         if (shelves.Count >= MostBenches)
         {

@@ -98,6 +98,7 @@ public static class MatchEndpoints
         group.MapGet("", List).WithSummary("Sets that were painted before, the newest first.");
         group.MapPost("", Add).WithSummary("Keeps the stack of a zone as it was painted, with its materials and mixes as they are now.");
         group.MapDelete("{id:guid}", Remove).WithSummary("Forgets one.");
+        group.MapPost("{id:guid}/restore", Restore).WithSummary("Takes a forgotten one up again.");
         group.MapGet("{id:guid}/match", Match).WithSummary("The closest stack from today's shelf, and the filter and dust that bring both sets together.");
         group.MapPost("{id:guid}/adopt", Adopt).WithSummary("Makes the closest stack the coats of a zone.").ProducesProblem(409);
     }
@@ -139,9 +140,17 @@ public static class MatchEndpoints
         return TypedResults.Created($"/api/painted/{row.Id}", View(row));
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
-        db.Painted.Remove(await RowAsync(id, db, cancel));
+        (await RowAsync(id, db, cancel)).DeletedAt = clock.GetUtcNow();
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> Restore(Guid id, LowfellDb db, CancellationToken cancel)
+    {
+        var row = await db.Painted.IgnoreQueryFilters([LowfellDb.NotDeleted]).SingleOrDefaultAsync(p => p.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        row.DeletedAt = null;
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

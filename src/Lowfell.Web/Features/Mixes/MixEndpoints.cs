@@ -24,6 +24,7 @@ public static class MixEndpoints
         group.MapPost("", Add).WithSummary("Keeps a mix.");
         group.MapPut("{id:guid}", Change).WithSummary("Changes a mix; 409 when somebody else has meanwhile.").ProducesProblem(409);
         group.MapDelete("{id:guid}", Remove).WithSummary("Deletes a mix; 409 while something uses it.").ProducesProblem(409);
+        group.MapPost("{id:guid}/restore", Restore).WithSummary("Puts a deleted mix back, with what was recorded of it.").ProducesProblem(409);
         var preview = app.MapGroup("/api/preview").WithTags("Preview").ProducesValidationProblem();
         preview.MapPost("mix", Preview).WithSummary("True ratio, colour, thickness, warnings and scaling of a recipe that need not be kept.");
         preview.MapPost("ratio", Ratio).WithSummary("The ratio of two to four paints in whole parts that comes nearest to a colour, and simpler ones near it.");
@@ -65,10 +66,31 @@ public static class MixEndpoints
         return TypedResults.Ok(View(row, await RecipeBook.OpenAsync(db, cancel), used));
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
-        var row = await db.Mixes.Include(m => m.Components).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
-        db.Mixes.Remove(row);
+        var row = await db.Mixes.SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        if (await db.Coats.AnyAsync(c => c.MixId == id, cancel) || await db.Mixes.SelectMany(m => m.Components).AnyAsync(c => c.InnerMixId == id, cancel))
+        {
+            throw new RefusedException("id", $"{row.Name} is still used in a stack or in another mix; take it out there first.", 409) { Code = ProblemCode.InUse };
+        }
+
+        // A coat that another window adds in this very moment is read on all the same.
+        row.DeletedAt = clock.GetUtcNow();
+        await open.TouchShelfAsync(cancel);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> Restore(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        var row = await db.Mixes.IgnoreQueryFilters([LowfellDb.NotDeleted]).Include(m => m.Components).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        var book = await RecipeBook.OpenAsync(db, cancel);
+        if (row.Components.Exists(c => (c.MaterialId is { } m && !book.Materials.ContainsKey(m)) || (c.InnerMixId is { } inner && !book.Mixes.ContainsKey(inner))))
+        {
+            throw new RefusedException("id", $"Something that goes into {row.Name} was deleted meanwhile; put that back first.", 409) { Code = ProblemCode.Gone };
+        }
+
+        row.DeletedAt = null;
         await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();

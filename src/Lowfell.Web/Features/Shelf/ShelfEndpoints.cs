@@ -32,7 +32,7 @@ public static class ShelfEndpoints
     private static async Task<Ok<List<MaterialView>>> List(LowfellDb db, CancellationToken cancel)
     {
         var coats = await db.Coats.Where(c => c.MaterialId != null).GroupBy(c => c.MaterialId).Select(g => new { g.Key, Count = g.Select(c => c.SchemeId).Distinct().Count() }).ToDictionaryAsync(g => g.Key!.Value, g => g.Count, cancel);
-        var mixes = await db.Set<MixComponentRow>().Where(c => c.MaterialId != null).GroupBy(c => c.MaterialId).Select(g => new { g.Key, Count = g.Select(c => c.MixId).Distinct().Count() }).ToDictionaryAsync(g => g.Key!.Value, g => g.Count, cancel);
+        var mixes = await db.Mixes.SelectMany(m => m.Components).Where(c => c.MaterialId != null).GroupBy(c => c.MaterialId).Select(g => new { g.Key, Count = g.Select(c => c.MixId).Distinct().Count() }).ToDictionaryAsync(g => g.Key!.Value, g => g.Count, cancel);
         var rows = await db.Materials.AsNoTracking().Include(m => m.Bottles).OrderBy(m => m.Name).ToListAsync(cancel);
         return TypedResults.Ok(rows.Select(r => View(r, coats.GetValueOrDefault(r.Id) + mixes.GetValueOrDefault(r.Id))).ToList());
     }
@@ -95,7 +95,7 @@ public static class ShelfEndpoints
     private static async Task<NoContent> Remove(Guid id, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var row = await db.Materials.SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
-        if (await db.Coats.AnyAsync(c => c.MaterialId == id, cancel) || await db.Set<MixComponentRow>().AnyAsync(c => c.MaterialId == id, cancel))
+        if (await db.Coats.AnyAsync(c => c.MaterialId == id, cancel) || await db.Mixes.SelectMany(m => m.Components).AnyAsync(c => c.MaterialId == id, cancel))
         {
             throw new RefusedException("id", $"{row.Name} is still used in a stack or a mix; take it out there first.", 409);
         }
@@ -109,7 +109,7 @@ public static class ShelfEndpoints
 
     private static async Task<NoContent> Restore(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        var row = await db.Materials.IgnoreQueryFilters([LowfellDb.OnTheShelf]).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        var row = await db.Materials.IgnoreQueryFilters([LowfellDb.NotDeleted]).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         row.DeletedAt = null;
         await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);

@@ -85,6 +85,7 @@ public static class TileEndpoints
         group.MapPost("", Add).WithSummary("Keeps a test tile.");
         group.MapPut("{id:guid}", Change).WithSummary("Changes a test tile, or notes what came out; 409 when somebody else has meanwhile.").ProducesProblem(409);
         group.MapDelete("{id:guid}", Remove).WithSummary("Deletes a test tile.");
+        group.MapPost("{id:guid}/restore", Restore).WithSummary("Puts a deleted tile back.");
         group.MapPost("{id:guid}/adopt", Adopt).WithSummary("Makes a cell the coats of a zone's stack.").ProducesProblem(409);
     }
 
@@ -132,9 +133,17 @@ public static class TileEndpoints
         return TypedResults.Ok(View(row));
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
-        db.Tiles.Remove(await RowAsync(id, db, cancel));
+        (await RowAsync(id, db, cancel)).DeletedAt = clock.GetUtcNow();
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> Restore(Guid id, LowfellDb db, CancellationToken cancel)
+    {
+        var row = await db.Tiles.IgnoreQueryFilters([LowfellDb.NotDeleted]).SingleOrDefaultAsync(t => t.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        row.DeletedAt = null;
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

@@ -11,6 +11,18 @@ import { MatchResult } from "./MatchResult";
 const day = (date: string) =>
   new Date(date).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" });
 
+const at = (id: string) => ({ params: { path: { id } } });
+
+async function change(call: () => Promise<unknown>, done?: string, undo?: () => Promise<void>) {
+  try {
+    await call();
+    if (done) notify(done, undo && (() => void undo()));
+  } catch (error) {
+    notify(wording(error));
+  }
+  await changed("painted");
+}
+
 /** An older set, and how a new one can be painted to stand beside it. */
 export function MatchScreen() {
   const painted = useQuery(queries.painted());
@@ -57,9 +69,10 @@ export function MatchScreen() {
               <IconButton
                 label={`Forget ${p.name}`}
                 onClick={() =>
-                  void ask(api.DELETE("/api/painted/{id}", { params: { path: { id: p.id } } })).then(
-                    () => changed("painted"),
-                    (e) => notify(wording(e)),
+                  void change(
+                    () => ask(api.DELETE("/api/painted/{id}", at(p.id))),
+                    `${p.name} is forgotten.`,
+                    () => change(() => ask(api.POST("/api/painted/{id}/restore", at(p.id)))),
                   )
                 }
               >

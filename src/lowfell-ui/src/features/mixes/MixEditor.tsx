@@ -77,7 +77,13 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
       await ask(api.DELETE("/api/mixes/{id}", { params: { path: { id: mix.id } } }));
       await done();
       onGone();
-      notify(`Deleted ${mix.mix.name}.`, () => void ask(api.POST("/api/mixes", { body: mix.mix })).then(done));
+      notify(
+        `Deleted ${mix.mix.name}.`,
+        () =>
+          void ask(api.POST("/api/mixes/{id}/restore", { params: { path: { id: mix.id } } })).then(done, (error) =>
+            notify(wording(error)),
+          ),
+      );
     } catch (error) {
       setFault(wording(error));
     }

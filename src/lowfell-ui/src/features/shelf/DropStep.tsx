@@ -33,10 +33,26 @@ export function DropStep({ material }: { material: Material }) {
       await changed("shelf");
       setFault(undefined);
       setWeighing(false);
-      notify(`${number(found.dropsPerMl)} drops of ${material.material.name} make a millilitre.`);
+      notify(`${number(found.dropsPerMl)} drops of ${material.material.name} make a millilitre.`, () => void back());
     } catch (error) {
       setFault(wording(error));
     }
+  }
+  // What was in force before, whatever else was changed on the material since.
+  async function back() {
+    try {
+      const now = (await ask(api.GET("/api/materials"))).find((m) => m.id === material.id);
+      if (now)
+        await ask(
+          api.PUT("/api/materials/{id}", {
+            params: { path: { id: now.id } },
+            body: { version: now.version, material: { ...now.material, dropsPerMl: material.material.dropsPerMl } },
+          }),
+        );
+    } catch (error) {
+      notify(wording(error));
+    }
+    await changed("shelf");
   }
   // What the scale showed before is no reading of these drops: it is looked at once they are on it.
   async function drip() {

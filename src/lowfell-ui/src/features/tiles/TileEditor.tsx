@@ -132,7 +132,11 @@ export function TileEditor({ tile, materials, sets, onKept, onGone }: Props) {
                   onGone();
                   notify(
                     `Deleted ${tile.tile.name}.`,
-                    () => void run(async () => void (await ask(api.POST("/api/tiles", { body: tile.tile })))),
+                    () =>
+                      void run(
+                        async () =>
+                          void (await ask(api.POST("/api/tiles/{id}/restore", { params: { path: { id: tile.id } } }))),
+                      ),
                   );
                 })
               }
