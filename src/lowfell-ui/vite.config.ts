@@ -1,10 +1,21 @@
+import { readFileSync } from "node:fs";
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vitest/config";
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
-  build: { outDir: "../Lowfell.Web/wwwroot", emptyOutDir: true, target: "es2022", sourcemap: false, chunkSizeWarningLimit: 600 },
+  plugins: [
+    react(),
+    tailwindcss(),
+    {
+      // The font's licence goes with it, as those of the packages do.
+      name: "font-licence",
+      generateBundle() {
+        this.emitFile({ type: "asset", fileName: "licences/font.txt", source: readFileSync("src/fonts/LICENSE", "utf8") });
+      },
+    },
+  ],
+  build: { license: { fileName: "licences/packages.json" }, outDir: "../Lowfell.Web/wwwroot", emptyOutDir: true, target: "es2022", sourcemap: false, chunkSizeWarningLimit: 600 },
   server: { proxy: { "/api": "http://127.0.0.1:5080" } },
   test: { environment: "jsdom", pool: "vmThreads", setupFiles: ["src/test/setup.ts"], css: false },
 });

@@ -7,6 +7,16 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     private readonly Browser browser = session.Browser;
 
     [Fact]
+    public void It_says_its_version_and_what_it_is_made_with()
+    {
+        browser.Open("/sets");
+        browser.Named("Lowfell").Click();
+        browser.UntilTrue(() => browser.Find("[role=dialog]").Text is var said && said.StartsWith("Lowfell 0.", StringComparison.Ordinal) && said.Contains("OFL-1.1", StringComparison.Ordinal) && said.Contains("NodaTime", StringComparison.Ordinal), "the version, the font and a package");
+        browser.Press(OpenQA.Selenium.Keys.Escape);
+        browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the end of it");
+    }
+
+    [Fact]
     public void A_set_a_piece_and_a_zone_are_made_and_deleted_with_a_way_back()
     {
         browser.Open("/sets");

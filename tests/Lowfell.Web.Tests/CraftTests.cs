@@ -12,6 +12,17 @@ public sealed class CraftTests(TestHost host) : IClassFixture<TestHost>
     private static string Fixture([System.Runtime.CompilerServices.CallerFilePath] string here = "") => Path.Combine(Path.GetDirectoryName(here)!, "..", "..", "src", "lowfell-ui", "src", "test", "craft.json");
 
     [Fact]
+    public async Task The_licences_of_what_it_ships_with_are_told()
+    {
+        var licences = (await host.GetAsync("/api/licences")).AsArray();
+        var names = licences.Select(l => (string)l!["name"]!).ToList();
+        Assert.Contains("NodaTime", names);
+        Assert.Contains("Google.OrTools", names);
+        Assert.DoesNotContain(names, n => n.StartsWith("xunit", StringComparison.OrdinalIgnoreCase) || n.StartsWith("Lowfell", StringComparison.Ordinal));
+        Assert.All(licences, l => Assert.True(((string)l!["licence"]!).Length > 1 && ((string)l["text"]!).Length > 5, l.ToJsonString()));
+    }
+
+    [Fact]
     public async Task The_screens_are_tested_with_the_facts_that_are_served()
     {
         var served = await host.GetAsync("/api/craft");

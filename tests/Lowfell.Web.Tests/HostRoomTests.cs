@@ -1,6 +1,9 @@
+using System.Reflection;
 using Lowfell.Store;
 using Lowfell.Tests;
 using Lowfell.Web.Api;
+using Microsoft.AspNetCore.Routing;
+using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 
 namespace Lowfell.Web.Tests;
@@ -25,6 +28,18 @@ public sealed class HostRoomTests
     [Fact]
     public void The_store_knows_the_database_and_core_and_nothing_of_the_host() =>
         Assert.DoesNotContain(typeof(LowfellDb).Assembly.GetReferencedAssemblies(), a => a.Name!.StartsWith("Microsoft.AspNetCore", StringComparison.Ordinal) || a.Name == "Lowfell.Web");
+
+    [Fact]
+    public async Task Every_endpoint_that_is_written_is_mapped()
+    {
+        await using var host = new TestHost();
+        await ((IAsyncLifetime)host).InitializeAsync();
+        var mapped = host.Services.GetRequiredService<EndpointDataSource>().Endpoints
+            .SelectMany(e => e.Metadata.OfType<MethodInfo>()).Select(m => m.DeclaringType!.DeclaringType ?? m.DeclaringType!).ToHashSet();
+        var written = typeof(Readiness).Assembly.GetTypes().Where(t => t.Name.EndsWith("Endpoints", StringComparison.Ordinal) && t.GetMethod("Map") is not null).ToList();
+        Assert.True(written.Count > 20);
+        Assert.All(written, t => Assert.Contains(t, mapped));
+    }
 
     [Fact]
     public void A_circle_would_be_seen() => Assert.NotEmpty(Arrows.Circles(typeof(HostRoomTests).Assembly, "Lowfell.Web.Tests.Circle"));

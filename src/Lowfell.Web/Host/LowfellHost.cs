@@ -88,6 +88,7 @@ public static class LowfellHost
         // Whatever is sent is held to its bounds before any endpoint sees it.
         var bound = app.MapGroup("").AddEndpointFilterFactory(Bounds.Filter);
         HealthEndpoints.Map(bound);
+        LicenceEndpoints.Map(bound);
         BenchEndpoints.Map(bound);
         CraftEndpoints.Map(bound);
         SetEndpoints.Map(bound);

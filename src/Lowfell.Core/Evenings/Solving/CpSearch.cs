@@ -34,7 +34,7 @@ internal static class CpSearch
         {
             StringParameters = string.Create(
                 CultureInfo.InvariantCulture,
-                $"num_workers:{limits.Workers},random_seed:{limits.Seed},cp_model_probing_level:0,max_presolve_iterations:1,max_time_in_seconds:{Math.Max(LeastSeconds, seconds):0.###}{(more.Length > 0 ? "," : "")}{more}"),
+                $"num_workers:{limits.Workers},random_seed:{limits.Seed},cp_model_probing_level:0,max_presolve_iterations:1,{(limits.Counted ? "max_deterministic_time" : "max_time_in_seconds")}:{Math.Max(LeastSeconds, seconds):0.###}{(more.Length > 0 ? "," : "")}{more}"),
         };
 
         // A stop that comes before the search has begun is lost: it is said again until the search ends.

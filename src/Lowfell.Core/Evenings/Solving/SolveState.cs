@@ -7,7 +7,8 @@ namespace Lowfell.Core.Evenings.Solving;
 /// <param name="Seconds">Seconds of looking, 1-600.</param>
 /// <param name="Workers">Threads of the solver; two on two cores are best, one gives the same plan again.</param>
 /// <param name="Seed">Seed of what is left to chance.</param>
-public sealed record SolveLimits(double Seconds = 10, int Workers = 2, int Seed = 1);
+/// <param name="Counted">Seconds are counted by the solver's own work instead of a clock: with one thread and an <c>elapsed</c> that counts too, the same plan on any machine.</param>
+public sealed record SolveLimits(double Seconds = 10, int Workers = 2, int Seed = 1, bool Counted = false);
 
 /// <summary>What a search is at.</summary>
 public enum SolveStage

@@ -38,11 +38,6 @@ public sealed record RoomView([TemperatureBound] double TemperatureC, [HumidityB
 /// <param name="Room">The room.</param>
 public sealed record CalendarView([VersionBound] int Version, [TagBound] string TimeZone, [WeeklyBound] IReadOnlyList<WeeklyEvening> Weekly, [ExceptionsBound] IReadOnlyList<CalendarException> Exceptions, RoomView Room)
 {
-    private const int LeastMinutes = 10;
-
-    /// <summary>Weeks that are planned ahead.</summary>
-    public const int Weeks = 26;
-
     /// <summary>Checks it.</summary>
     public void Check(Checks checks)
     {
@@ -80,41 +75,17 @@ public sealed record CalendarView([VersionBound] int Version, [TagBound] string 
         }
     }
 
-    /// <summary>Sessions from a moment on, with the local days that they are on; a change of clocks makes one longer or shorter.</summary>
-    /// <param name="origin">The moment that minutes are counted from.</param>
-    public IReadOnlyList<(Session Session, LocalDate Day)> Sessions(Instant origin)
-    {
-        var zone = DateTimeZoneProviders.Tzdb[TimeZone];
-        var today = origin.InZone(zone).Date;
-        var special = Exceptions.ToDictionary(e => LocalDate.FromDateOnly(e.Date));
-        var found = new List<(Session, LocalDate)>();
-        for (var day = today; day < today.PlusWeeks(Weeks); day = day.PlusDays(1))
-        {
-            var times = special.TryGetValue(day, out var e)
-                ? e.StartMin is { } start ? [(start, e.EndMin!.Value)] : []
-                : Weekly.Where(w => (int)w.Day == (int)day.DayOfWeek % 7).OrderBy(w => w.StartMin).Select(w => (w.StartMin, w.EndMin)).ToArray();
-            foreach (var (from, to) in times)
-            {
-                var open = Math.Max(0, Minutes(zone, day, from, origin));
-                var close = Minutes(zone, day, to, origin);
-                if (close - open >= LeastMinutes)
-                {
-                    found.Add((new(open, close), day));
-                }
-            }
-        }
-
-        return found;
-    }
-
-    private static int Minutes(DateTimeZone zone, LocalDate day, int minute, Instant origin) =>
-        (int)Math.Round((day.AtMidnight().PlusMinutes(minute).InZoneLeniently(zone).ToInstant() - origin).TotalMinutes);
+    /// <summary>As Core knows it.</summary>
+    public EveningCalendar ToCore() => new(
+        DateTimeZoneProviders.Tzdb[TimeZone],
+        [.. Weekly.Select(w => new EveningOfWeek(w.Day, w.StartMin, w.EndMin))],
+        [.. Exceptions.Select(e => new UnusualDay(LocalDate.FromDateOnly(e.Date), e.StartMin is { } start ? (start, e.EndMin!.Value) : null))]);
 
     private static void Times(Checks checks, string at, int start, int end)
     {
-        if (end - start < LeastMinutes)
+        if (end - start < EveningCalendar.LeastMinutes)
         {
-            checks.Fault(at + "endMin", $"It ends {end - start} minutes after it begins; {LeastMinutes} minutes are the least, and an evening ends by midnight.");
+            checks.Fault(at + "endMin", $"It ends {end - start} minutes after it begins; {EveningCalendar.LeastMinutes} minutes are the least, and an evening ends by midnight.");
         }
     }
 }

@@ -199,7 +199,7 @@ internal sealed class PlanWriter(Planner planner)
         {
             PlanProblemKind.LongerThanAnySession => $"{what} takes {problem.Lot.MinutesPerCopy:0} minutes for one copy, longer than any evening. Make an evening longer, or split the zone.",
             PlanProblemKind.WindowDoesNotFit => $"{what} must be followed by {next} {problem.Lot.LagMin:0} to {problem.Lot.MostLagMin:0} minutes later, and both don't fit into one evening. Make an evening longer.",
-            _ => $"{what} does not fit into the next {CalendarView.Weeks} weeks. Add evenings, or plan fewer sets.",
+            _ => $"{what} does not fit into the next {EveningCalendar.Weeks} weeks. Add evenings, or plan fewer sets.",
         };
     }
 

@@ -14,7 +14,7 @@ internal sealed class Planner
     private Planner(Instant origin, CalendarView calendar, OpenWork work, WorkWay way)
     {
         (Origin, Calendar) = (origin, calendar);
-        Evenings = [.. calendar.Sessions(origin).Select(s => new Evening(s.Session, s.Day.ToDateOnly()))];
+        Evenings = [.. calendar.ToCore().Sessions(origin).Select(s => new Evening(s.Session, s.Day.ToDateOnly()))];
         Task = new(work, [.. Evenings.Select(e => e.Session)], way);
     }
 

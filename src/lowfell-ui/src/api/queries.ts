@@ -53,6 +53,8 @@ const at = (id: string) => ({ params: { path: { id } } });
 
 /** Every question that a screen asks, with the key that its answer is kept under; changes.ts says what makes it stale. */
 export const queries = {
+  licences: () =>
+    queryOptions({ queryKey: ["licences"], queryFn: () => ask(api.GET("/api/licences")), staleTime: Infinity }),
   health: () =>
     queryOptions({
       queryKey: ["health"],
@@ -330,6 +332,7 @@ export type QueryName =
   | "match"
   | "calendar"
   | "feed"
+  | "licences"
   | "plan"
   | "whatIfs"
   | "progress"

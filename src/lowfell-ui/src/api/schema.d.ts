@@ -49,6 +49,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/licences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Licences of the fonts and packages that Lowfell ships with. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LicenceView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft": {
         parameters: {
             query?: never;
@@ -6415,6 +6451,17 @@ export interface components {
             setUps: components["schemas"]["Learned"][];
             /** @description Minutes until the next coat, by material. */
             drying: components["schemas"]["Learned"][];
+        };
+        /** @description Something of others that Lowfell ships with. */
+        LicenceView: {
+            /** @description Its name. */
+            name: string;
+            /** @description Its version; none of a font. */
+            version: null | string;
+            /** @description Its licence by its short name. */
+            licence: string;
+            /** @description The licence, or who holds the copyright where the short name says the rest. */
+            text: string;
         };
         /** @description Something done at the table, on one or more copies. */
         LogAction: {

@@ -2,6 +2,7 @@ import { Keyboard, Lamp } from "lucide-react";
 import { useEffect, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { IconButton, Toasts } from "../ui";
+import { AboutDialog } from "./AboutDialog";
 import { Connection } from "./Connection";
 import { ShortcutsDialog } from "./ShortcutsDialog";
 import { screenAt, screens } from "./screens";
@@ -9,6 +10,7 @@ import { typing } from "../ui/typing";
 
 export function Shell() {
   const [help, setHelp] = useState(false);
+  const [about, setAbout] = useState(false);
   const navigate = useNavigate();
   const { pathname } = useLocation();
   useEffect(() => {
@@ -36,7 +38,14 @@ export function Shell() {
         Skip to the work
       </a>
       <header className="print:hidden flex h-11 items-center gap-2 border-b border-line bg-panel px-3 lg:gap-5 lg:px-4">
-        <span className="font-semibold tracking-wide">Lowfell</span>
+        <button
+          type="button"
+          title="About Lowfell: its version, and what it is made with"
+          className="min-h-8 rounded px-1 font-semibold tracking-wide hover:bg-tint"
+          onClick={() => setAbout(true)}
+        >
+          Lowfell
+        </button>
         <nav aria-label="Screens" className="flex h-full min-w-0 overflow-x-auto lg:gap-1">
           {screens.map((s) => (
             <NavLink
@@ -65,6 +74,7 @@ export function Shell() {
         <Outlet />
       </main>
       <Toasts />
+      {about && <AboutDialog onClose={() => setAbout(false)} />}
       <ShortcutsDialog open={help} onClose={() => setHelp(false)} />
     </div>
   );

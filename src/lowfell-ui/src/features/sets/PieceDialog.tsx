@@ -90,7 +90,7 @@ export function PieceDialog({
       onClose={onClose}
       submit={(save) => handleSubmit((v) => save(() => onSave(v)))}
     >
-      <div className="grid grid-cols-[1fr_8rem] gap-3">
+      <div className="grid grid-cols-[1fr_10.5rem] gap-3">
         <Field label="Name" error={formState.errors.name?.message}>
           {(id, d) => (
             <TextInput id={id} aria-describedby={d} autoFocus {...register("name", nameOf(bounds.PieceDraft.name))} />
@@ -121,7 +121,7 @@ export function PieceDialog({
           )}
         </Field>
       </div>
-      <div className="grid grid-cols-4 items-start gap-3">
+      <div className="grid grid-cols-2 items-start gap-3 sm:grid-cols-[12rem_repeat(3,minmax(0,1fr))]">
         <Field label="Shape">
           {(id) => (
             <Choice
