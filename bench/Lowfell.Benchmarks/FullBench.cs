@@ -42,11 +42,14 @@ internal static class FullBench
         }
 
         times.Sort();
+        Noted.Less("save with 200 sets, p95", At(times, 0.95), "ms");
         Say($"save of an edit with {Sets} sets of {Pieces} pieces: one request, p50 {At(times, 0.5):0.0} ms, p95 {At(times, 0.95):0.0} ms, p99 {At(times, 0.99):0.0} ms");
 
         var (first, asked, whole) = await ListAsync(http);
+        Noted.Less("list of 200 sets, all behind, all of today", whole, "ms");
         Say($"list of these sets when all is behind: first answer {first:0} ms, all of today after {asked} askings and {whole:0} ms");
         var again = await ListAsync(http);
+        Noted.Less("list of 200 sets, nothing changed", again.First, "ms");
         Say($"list of these sets when nothing has changed: {again.First:0} ms");
     }
 

@@ -33,6 +33,8 @@ internal static partial class Load
             var stolen = Stolen();
             var clock = Stopwatch.StartNew();
             var times = await SteadyAsync(http, body);
+            Noted.Less($"preview {name}, p50", At(times, 0.5), "ms");
+            Noted.Less($"preview {name}, p95", At(times, 0.95), "ms");
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"preview of 15 coats, {name}, {PerSecond}/s for {Seconds} s: p50 {At(times, 0.5):0.0} ms, p95 {At(times, 0.95):0.0} ms, p99 {At(times, 0.99):0.0} ms, {body.Length} bytes sent; {Share(stolen, clock):P0} of the processors' time was taken by other machines"));
         }
 
@@ -47,6 +49,7 @@ internal static partial class Load
             ("empty", "/api/health/empty", "{}", false),
             ("empty with the same body", "/api/health/empty", inline, false),
             ("empty with a new body each time", "/api/health/empty", inline, true),
+            ("bound and not answered, a new body each time", "/api/preview/stack/bound", inline, true),
             ("preview inline", "/api/preview/stack", inline, false),
             ("preview by id", "/api/preview/stack", byId, false),
             ("preview inline, a new stack each time", "/api/preview/stack", inline, true),
@@ -61,6 +64,11 @@ internal static partial class Load
             {
                 best[t] = Math.Max(best[t], Throughput(address + targets[t].Url, targets[t].Body, targets[t].New ? Interlocked.Increment(ref runs) : 0, folder));
             }
+        }
+
+        foreach (var (target, rate) in targets.Zip(best))
+        {
+            Noted.More($"throughput, {target.Name}", rate, "requests/s");
         }
 
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"throughput, requests/s: {string.Join(", ", targets.Zip(best, (t, b) => string.Create(CultureInfo.InvariantCulture, $"{t.Name} {b:0} ({b / best[0]:P0})")))}; {Share(stolenFrom, rounds):P0} of the processors' time was taken by other machines"));
@@ -87,6 +95,8 @@ internal static partial class Load
             using var answer = await http.SendAsync(request, HttpCompletionOption.ResponseHeadersRead);
             await using var report = await answer.EnsureSuccessStatusCode().Content.ReadAsStreamAsync();
             await report.CopyToAsync(Stream.Null);
+            Noted.Less($"CSV of {rows} rows", clock.Elapsed.TotalMilliseconds, "ms");
+            Noted.Less($"peak of the host with a CSV of {rows} rows", Peak(pid), "MB");
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"CSV of {rows} rows ({bytes.Length / 1024} KB) looked through in {clock.Elapsed.TotalMilliseconds:0} ms; the host's peak was {Peak(pid)} MB"));
         }
     }
@@ -116,6 +126,7 @@ internal static partial class Load
         }
 
         Array.Sort(times);
+        Noted.Less("search in the log, p95", At(times, 0.95), "ms");
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"log of {Entries} entries searched by three words: p50 {At(times, 0.5):0.0} ms, p95 {At(times, 0.95):0.0} ms"));
     }
 

@@ -31,6 +31,8 @@ public static class SolveBench
                 var stages = new List<string>();
                 var state = PlanSolver.Solve(task, new(seconds), () => clock.Elapsed, s => stages.Add($"{s.Stage} {clock.Elapsed.TotalSeconds:0.0}"), CancellationToken.None);
                 var (plan, bounds) = (state.Best, state.Bounds);
+                Noted.Less($"solve {task.PieceSteps} steps, seed {seed}: last session", plan.LastSession, "");
+                Noted.Less($"solve {task.PieceSteps} steps, seed {seed}: set-ups", plan.SetUps, "");
                 Console.WriteLine(string.Create(
                     CultureInfo.InvariantCulture,
                     $"{task.PieceSteps,5} {plan.Lots.Count,4} | {first.LastSession} {first.SetUps} {(first.Problem is null ? "" : first.Problem.Kind.ToString())} | {plan.LastSession}/{bounds.LastSession} {plan.SessionsUsed}/{bounds.Sessions} {plan.SetUps}/{bounds.SetUps} {plan.IdleMin:0}/{bounds.IdleMin:0} | {immediate:0} ms, {clock.Elapsed.TotalSeconds:0.0} s {string.Join(", ", stages.GroupBy(s => s.Split(' ')[0]).Select(g => g.First()))}"));

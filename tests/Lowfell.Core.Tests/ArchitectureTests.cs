@@ -8,8 +8,8 @@ namespace Lowfell.Core.Tests;
 public sealed class ArchitectureTests
 {
     [Fact]
-    public void Core_references_the_base_library_and_the_constraint_solver_alone() =>
-        Assert.All(typeof(StackDraft).Assembly.GetReferencedAssemblies(), a => Assert.True(a.Name!.StartsWith("System", StringComparison.Ordinal) || a.Name == "Google.OrTools", a.Name));
+    public void Core_references_the_base_library_the_constraint_solver_and_the_zones_of_time_alone() =>
+        Assert.All(typeof(StackDraft).Assembly.GetReferencedAssemblies(), a => Assert.True(a.Name!.StartsWith("System", StringComparison.Ordinal) || a.Name is "Google.OrTools" or "NodaTime", a.Name));
 
     [Fact]
     public void The_solver_is_known_in_one_folder_alone()
@@ -20,6 +20,7 @@ public sealed class ArchitectureTests
 
     [Theory]
     [InlineData("System.IO.File")]
+    [InlineData("NodaTime.SystemClock")]
     [InlineData("System.Net")]
     [InlineData("System.DateTime")]
     [InlineData("System.TimeProvider")]

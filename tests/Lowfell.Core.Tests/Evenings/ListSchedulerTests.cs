@@ -74,7 +74,7 @@ public sealed class ListSchedulerTests
                 Assert.True(better.Rank(first.Lots.Count).CompareTo(first.Rank(first.Lots.Count)) <= 0);
             }
         },
-        iter: 40);
+        iter: Long.Times(40));
 
     [Fact]
     public void A_plan_made_again_moves_less_than_one_made_from_nothing()
@@ -132,7 +132,7 @@ public sealed class ListSchedulerTests
             var fewest = Orders(lots).Min(order => order.Select((l, i) => l.SetUpAfter(i == 0 ? null : order[i - 1]) > 0 ? 1 : 0).Sum());
             Assert.Equal(fewest, plan.SetUps);
         },
-        iter: 60);
+        iter: Long.Times(60));
 
     [Fact]
     public void What_cannot_be_planned_says_why()

@@ -88,7 +88,7 @@ public sealed class PlanSolverTests
                 Assert.True(state.Bounds.IdleMin is not { } idle || idle <= state.Best.IdleMin + 1e-6);
             }
         },
-        iter: 24,
+        iter: Long.Times(24),
         threads: 2);
 
     [Fact]
@@ -113,7 +113,7 @@ public sealed class PlanSolverTests
             Assert.Equal(Exhaustive(task), (state.Best.LastSession, state.Best.SessionsUsed, state.Best.SetUps));
             Assert.Equal((state.Best.LastSession, state.Best.SessionsUsed, state.Best.SetUps), (state.Bounds.LastSession, state.Bounds.Sessions!.Value, state.Bounds.SetUps!.Value));
         },
-        iter: 16,
+        iter: Long.Times(16),
         threads: 1);
 
     [Fact]
@@ -134,7 +134,7 @@ public sealed class PlanSolverTests
                 Assert.Equal("Optimal", VisitModel.Build(grid, plan.LastSession + 1, plan).HintStatus(plan).ToString());
             }
         },
-        iter: 40,
+        iter: Long.Times(40),
         threads: 2);
 
     [Fact]

@@ -10,7 +10,7 @@ namespace Lowfell.Core.Tests.Mending;
 /// <summary>Mends on stacks of everyday work with faults planted: they help, and make nothing worse.</summary>
 public sealed class MendTests
 {
-    private const int Stacks = 2000;
+    private static readonly int Stacks = Long.Times(2000);
     private const double Clean = 0.97;
     private const double AtFirst = 0.6;
 

@@ -25,7 +25,7 @@ public sealed class PredictionMemoryTests
             stack = Edited(stack, edit);
             Assert.Equal(Look(Predictor.Predict(Unknown(stack))), Look(Predictor.Predict(stack)));
         }
-    }, iter: 60);
+    }, iter: Long.Times(60));
 
     [Fact]
     public void Handwork_that_comes_to_the_coat_above_does_not_disturb_it()
