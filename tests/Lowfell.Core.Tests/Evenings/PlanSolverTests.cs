@@ -158,6 +158,17 @@ public sealed class PlanSolverTests
         Assert.Equal(SolveStage.Ended, state.Stage);
     }
 
+    [Theory]
+    [InlineData(162018, 4, 5, 3)]
+    public void A_plan_that_ends_sooner_than_the_grid_can_is_kept(int seed, int chains, int coats, int copies)
+    {
+        var task = Generated(seed, chains, coats, copies);
+        var wanted = task.Chains.Sum(c => c.Count);
+        var state = Solve(task, 0.5);
+        Assert.Empty(PlanCheck.Faults(task, state.Best));
+        Assert.True(state.Best.Rank(wanted).CompareTo(ListScheduler.Immediate(task).Rank(wanted)) <= 0);
+    }
+
     [Fact]
     public void A_counted_search_finds_the_same_plan_again()
     {

@@ -169,7 +169,13 @@ public sealed class PlanSolver
             return;
         }
 
+        // On the grid everything takes a little longer: it may have no plan that ends as soon, and then none to make better.
         var model = VisitModel.Build(task, best.LastSession + 1, onGrid);
+        if (!model.Fits)
+        {
+            return;
+        }
+
         foreach (var (stage, share) in new[] { (SolveStage.Sessions, 0.35), (SolveStage.SetUps, 0.85), (SolveStage.Idle, 1.0) })
         {
             if (cancel.IsCancellationRequested || Left * share < LeastSeconds)

@@ -65,6 +65,9 @@ internal sealed class VisitModel
         return model;
     }
 
+    /// <summary>Whether each lot has a place within these sessions at all: else there is no plan, and nothing in the model.</summary>
+    public bool Fits => placement.Fits;
+
     /// <summary>Any plan at all.</summary>
     public Answer AnyPlan(Plan hint, double seconds, SolveLimits limits, CancellationToken cancel)
     {
