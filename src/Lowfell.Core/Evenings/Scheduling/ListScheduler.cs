@@ -8,7 +8,7 @@ namespace Lowfell.Core.Evenings.Scheduling;
 /// is. Lots with a window are placed together with the lot that must follow them. A few rules of priority are tried, then shuffled ones for
 /// as long as there is time; the best plan by finish, set-ups, idle minutes is kept (Kolisch 1996 for the scheme; priorities by longest tail).
 /// </remarks>
-public static class ListScheduler
+public static partial class ListScheduler
 {
     private const double Tolerance = Lots.Tolerance;
 
@@ -73,36 +73,6 @@ public static class ListScheduler
 
     /// <summary>How much each chain presses, and what keeping a set-up is worth.</summary>
     private sealed record Order(double[] Pressing, double KeepSetUp, IReadOnlyDictionary<StepId, double>? Wish = null);
-
-    /// <summary>The first session in which everything can be done at the earliest by plans that keep lots whole: none of them can finish before.</summary>
-    /// <remarks>
-    /// The largest of two bounds: each chain, with the chains joined before it, alone through the calendar; and all work with a set-up for each
-    /// station and colour against the minutes there are.
-    /// </remarks>
-    public static int EarliestFinish(PlanTask task)
-    {
-        var split = Lots.Split(task);
-        var bound = -1;
-        foreach (var path in Lots.Paths(split))
-        {
-            var alone = new Run(new([path], split.Sessions, [], []), [1], 0).Go();
-            bound = Math.Max(bound, alone.Problem is null ? alone.LastSession : split.Sessions.Count);
-        }
-
-        var lots = split.Chains.SelectMany(c => c).ToList();
-        var work = lots.Sum(l => l.Minutes) + lots.GroupBy(l => (l.Station, l.Colour)).Sum(g => g.Min(l => l.SetUpMin));
-        var minutes = 0.0;
-        for (var s = 0; s < split.Sessions.Count; s++)
-        {
-            minutes += split.Sessions[s].Minutes;
-            if (minutes >= work - Tolerance)
-            {
-                return Math.Max(bound, lots.Count == 0 ? -1 : s);
-            }
-        }
-
-        return split.Sessions.Count;
-    }
 
     /// <summary>One pass through the calendar.</summary>
     private sealed class Run

@@ -1,0 +1,95 @@
+using Lowfell.Core.Evenings.Facts;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Mixes;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Wording;
+
+namespace Lowfell.Web.Features.Log;
+
+/// <summary>Something done at the table, on one or more copies.</summary>
+/// <param name="Id">Given by who sends it: the same action sent twice is one.</param>
+/// <param name="Kind">What it tells.</param>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="CoatId">The coat; that or a part is needed for done, left out, dry and taken back.</param>
+/// <param name="PartId">The part that is fitted, instead of a coat.</param>
+/// <param name="Pass">Which pass; 0 for cleaning the coat up.</param>
+/// <param name="Copies">Numbers of the copies, from 1.</param>
+/// <param name="At">When; now where none is given.</param>
+/// <param name="Minutes">Hands-on minutes for all of them together.</param>
+/// <param name="SetUpMinutes">Minutes of setting up before it.</param>
+/// <param name="Who">Who did it.</param>
+/// <param name="PaintFraction">Share of paint in what was laid on, where it was not as planned.</param>
+/// <param name="MixRecordId">The recorded mix that it was painted with.</param>
+/// <param name="Deviation">What was done otherwise than planned.</param>
+/// <param name="Cause">Why it went wrong.</param>
+/// <param name="Remedy">What mended it.</param>
+/// <param name="PhotoId">Its picture, kept before.</param>
+/// <param name="Note">What went wrong, or a remark.</param>
+public sealed record LogAction(
+    Guid Id,
+    LogKind Kind,
+    Guid ZoneId,
+    [CopyListBound, CopiesBound] IReadOnlyList<int> Copies,
+    Guid? CoatId = null,
+    Guid? PartId = null,
+    [StepPassBound] int Pass = 1,
+    DateTimeOffset? At = null,
+    [StepMinutesBound] double? Minutes = null,
+    [SetUpBound] double? SetUpMinutes = null,
+    [TagBound] string Who = "",
+    [PaintFractionBound] double? PaintFraction = null,
+    Guid? MixRecordId = null,
+    [NoteBound] string Deviation = "",
+    [NoteBound] string Cause = "",
+    [NoteBound] string Remedy = "",
+    Guid? PhotoId = null,
+    [NoteBound] string Note = "");
+
+/// <summary>An entry of the log.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="At">When.</param>
+/// <param name="Kind">What it tells.</param>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="Label">Piece and zone then.</param>
+/// <param name="CoatId">The coat.</param>
+/// <param name="PartId">The part that was fitted.</param>
+/// <param name="Paint">What it was painted with then.</param>
+/// <param name="Pass">Which pass.</param>
+/// <param name="Copy">Number of the copy.</param>
+/// <param name="Minutes">Hands-on minutes.</param>
+/// <param name="RoomC">Temperature then.</param>
+/// <param name="RoomHumidity">Humidity then.</param>
+/// <param name="SetUpMinutes">Minutes of setting up before it.</param>
+/// <param name="Who">Who did it.</param>
+/// <param name="PaintFraction">Share of paint in it, where it was not as planned.</param>
+/// <param name="MixRecordId">The recorded mix.</param>
+/// <param name="Notice">What was noticed of its time: too soon, or past its window; empty where it came when it should.</param>
+/// <param name="Deviation">What was done otherwise than planned.</param>
+/// <param name="Cause">Why it went wrong.</param>
+/// <param name="Remedy">What mended it.</param>
+/// <param name="PhotoId">Its picture.</param>
+/// <param name="Note">Note.</param>
+public sealed record LogEntry(
+    Guid Id,
+    DateTimeOffset At,
+    LogKind Kind,
+    Guid ZoneId,
+    string Label,
+    Guid? CoatId,
+    Guid? PartId,
+    string Paint,
+    int Pass,
+    int Copy,
+    double? Minutes,
+    double RoomC,
+    double RoomHumidity,
+    double? SetUpMinutes,
+    string Who,
+    double? PaintFraction,
+    Guid? MixRecordId,
+    string Notice,
+    string Deviation,
+    string Cause,
+    string Remedy,
+    Guid? PhotoId,
+    string Note);
