@@ -33,7 +33,7 @@ public static class MixRecordEndpoints
     private static async Task<Ok<List<MixRecordView>>> List(LowfellDb db, CancellationToken cancel)
     {
         var records = await db.MixRecords.AsNoTracking().Include(r => r.Lines).Include(r => r.Uses).AsSplitQuery().OrderByDescending(r => r.MadeAt).Take(500).ToListAsync(cancel);
-        var names = await PieceNamesAsync(records, db, cancel);
+        var names = await NamesAsync(records, db, cancel);
         return TypedResults.Ok(records.Select(r => View(r, names)).ToList());
     }
 
@@ -63,7 +63,7 @@ public static class MixRecordEndpoints
         db.MixRecords.Add(record);
         var less = await PourAsync(record, MixContent.Of(mix), total, clock.GetUtcNow(), db, cancel);
         await db.SaveChangesAsync(cancel);
-        return TypedResults.Created($"/api/mix-records/{record.Id}", View(record, [], less));
+        return TypedResults.Created($"/api/mix-records/{record.Id}", View(record, await NamesAsync([record], db, cancel), less));
     }
 
     private static async Task<Ok<MixRecordView>> TopUpWith(Guid id, TopUp more, LowfellDb db, TimeProvider clock, CancellationToken cancel)
@@ -91,7 +91,7 @@ public static class MixRecordEndpoints
         var less = await PourAsync(record, content, more.Ml, clock.GetUtcNow(), db, cancel);
         db.Entry(record).State = EntityState.Modified;
         await db.SaveChangesAsync(cancel);
-        return TypedResults.Ok(View(record, await PieceNamesAsync([record], db, cancel), less));
+        return TypedResults.Ok(View(record, await NamesAsync([record], db, cancel), less));
     }
 
     private static async Task<Ok<MixRecordView>> Use(Guid id, MixUse use, LowfellDb db, TimeProvider clock, CancellationToken cancel)
@@ -114,7 +114,7 @@ public static class MixRecordEndpoints
         db.Add(row);
         record.LeftMl = Math.Max(0, record.LeftMl - use.Ml);
         await db.SaveChangesAsync(cancel);
-        return TypedResults.Ok(View(record, await PieceNamesAsync([record], db, cancel)));
+        return TypedResults.Ok(View(record, await NamesAsync([record], db, cancel)));
     }
 
     private static async Task<Ok<MixAgainView>> Compare(Guid id, [MixedVolumeBound] double totalMl, LowfellDb db, CancellationToken cancel)
@@ -153,7 +153,7 @@ public static class MixRecordEndpoints
         db.MixRecords.Add(record);
         var less = await PourAsync(record, content, again.TotalMl, clock.GetUtcNow(), db, cancel);
         await db.SaveChangesAsync(cancel);
-        return TypedResults.Created($"/api/mix-records/{record.Id}", View(record, [], less));
+        return TypedResults.Created($"/api/mix-records/{record.Id}", View(record, await NamesAsync([record], db, cancel), less));
     }
 
     // What goes in comes out of the bottles, the first opened first; where they hold less, they are empty now, and it is said.

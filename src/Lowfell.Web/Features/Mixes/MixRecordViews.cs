@@ -43,15 +43,23 @@ internal static class MixRecordViews
         return MixThenNow.Compare(paint, paint).Then.ToString();
     }
 
-    internal static async Task<Dictionary<Guid, string>> PieceNamesAsync(IEnumerable<MixRecordRow> records, LowfellDb db, CancellationToken cancel)
+    /// <summary>Names of the pieces that mixes were used on, and of the recipes that are still there.</summary>
+    internal static async Task<Dictionary<Guid, string>> NamesAsync(IReadOnlyList<MixRecordRow> records, LowfellDb db, CancellationToken cancel)
     {
-        var ids = records.SelectMany(r => r.Uses).Select(u => u.PieceId).OfType<Guid>().Distinct().ToList();
-        return ids.Count == 0 ? [] : await db.Pieces.Where(p => ids.Contains(p.Id)).ToDictionaryAsync(p => p.Id, p => p.Name, cancel);
+        var pieces = records.SelectMany(r => r.Uses).Select(u => u.PieceId).OfType<Guid>().Distinct().ToList();
+        var mixes = records.Select(r => r.MixId).OfType<Guid>().Distinct().ToList();
+        var names = pieces.Count == 0 ? [] : await db.Pieces.Where(p => pieces.Contains(p.Id)).ToDictionaryAsync(p => p.Id, p => p.Name, cancel);
+        foreach (var mix in await db.Mixes.Where(m => mixes.Contains(m.Id)).Select(m => new { m.Id, m.Name }).ToListAsync(cancel))
+        {
+            names[mix.Id] = mix.Name;
+        }
+
+        return names;
     }
 
-    internal static MixRecordView View(MixRecordRow r, Dictionary<Guid, string> pieces, List<string>? less = null) => new(
+    internal static MixRecordView View(MixRecordRow r, Dictionary<Guid, string> names, List<string>? less = null) => new(
         r.Id,
-        r.MixId,
+        r.MixId is { } mix && names.ContainsKey(mix) ? mix : null,
         r.Name,
         r.MadeAt,
         Math.Round(r.Lines.Sum(l => l.Ml), 3),
@@ -59,6 +67,6 @@ internal static class MixRecordViews
         r.Note,
         ColourOf(r),
         [.. r.Lines.OrderBy(l => l.Position).Select(l => new MixRecordLine(l.Name, l.MaterialId, l.Snapshot is null ? null : Kept.Read<MaterialSnapshot>(l.Snapshot).Material.Colour, Math.Round(l.Ml, 3), l.Lot, l.At))],
-        [.. r.Uses.OrderBy(u => u.At).Select(u => new MixUseView(u.At, u.PieceId, u.PieceId is { } p ? pieces.GetValueOrDefault(p) : null, u.Copies, Math.Round(u.Ml, 3), u.Note))],
+        [.. r.Uses.OrderBy(u => u.At).Select(u => new MixUseView(u.At, u.PieceId, u.PieceId is { } p ? names.GetValueOrDefault(p) : null, u.Copies, Math.Round(u.Ml, 3), u.Note))],
         less is { Count: > 0 } ? less : null);
 }
