@@ -1,23 +1,10 @@
+import { stackKeys } from "../craft/stackKeys";
 import { Dialog } from "../ui";
 import { screens } from "./screens";
 
 const groups = [
   { title: "Everywhere", keys: [...screens.map((s) => [`g ${s.key}`, `${s.label}: ${s.help}`]), ["?", "These keys"]] },
-  {
-    title: "In the stack",
-    keys: [
-      ["j / k", "Next coat down, up"],
-      ["Alt + ↓ / ↑", "Move the coat down, up"],
-      ["n", "New coat above this one"],
-      ["b", "Barrier above this one"],
-      ["d", "Duplicate"],
-      ["x", "Skip, or take back in"],
-      ["Delete", "Remove"],
-      ["m / Shift + m", "Mend the finding, mend all"],
-      ["e", "Edit the coat"],
-      ["z / Shift + z", "Undo, redo"],
-    ],
-  },
+  { title: "In the stack", keys: stackKeys.map((k) => [k.shown, k.what]) },
 ];
 
 export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from "react";
+import { type StackAct, stackAct } from "../../craft/stackKeys";
 import { typing } from "../../ui/typing";
 
 interface Keys {
@@ -16,34 +17,33 @@ interface Keys {
   mendAll: () => void;
 }
 
-/** The keys of the stack. Up on the screen is up in the stack. */
+/** Listens for the keys of the stack. */
 export function useStackKeys(keys: Keys) {
   const latest = useRef(keys);
   latest.current = keys;
   useEffect(() => {
     function onKey(e: KeyboardEvent) {
-      if (typing(e) || e.ctrlKey || e.metaKey) return;
+      const what = typing(e) ? undefined : stackAct(e);
+      if (!what) return;
       const k = latest.current;
-      const act: Record<string, () => void> = e.altKey
-        ? { ArrowUp: () => k.shift(1), ArrowDown: () => k.shift(-1) }
-        : {
-            j: () => k.select(Math.max(0, k.index - 1)),
-            k: () => k.select(Math.min(k.count - 1, k.index + 1)),
-            n: () => k.insert(false),
-            b: () => k.insert(true),
-            d: k.duplicate,
-            x: k.skip,
-            m: k.mend,
-            M: k.mendAll,
-            z: k.undo,
-            Z: k.redo,
-            Delete: k.remove,
-            e: () => document.getElementById("coat-technique")?.focus(),
-          };
-      const run = act[e.key];
-      if (!run) return;
+      const acts: Record<StackAct, () => void> = {
+        down: () => k.select(Math.max(0, k.index - 1)),
+        up: () => k.select(Math.min(k.count - 1, k.index + 1)),
+        moveDown: () => k.shift(-1),
+        moveUp: () => k.shift(1),
+        insert: () => k.insert(false),
+        barrier: () => k.insert(true),
+        duplicate: k.duplicate,
+        skip: k.skip,
+        remove: k.remove,
+        mend: k.mend,
+        mendAll: k.mendAll,
+        edit: () => document.getElementById("coat-technique")?.focus(),
+        undo: k.undo,
+        redo: k.redo,
+      };
       e.preventDefault();
-      run();
+      acts[what]();
     }
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
