@@ -22,6 +22,8 @@ internal static partial class Load
         using var http = new HttpClient { BaseAddress = new Uri(address), Timeout = TimeSpan.FromSeconds(10) };
         await ReadyAsync(http);
         var inline = Inline(FifteenCoats.Draft());
+        var quiet = Inline(FifteenCoats.Quiet());
+        await QuietAsync(http, quiet);
         var byId = await ByIdAsync(http, FifteenCoats.Draft());
         foreach (var (name, body) in new[] { ("inline", inline), ("by id", byId) })
         {
@@ -49,7 +51,8 @@ internal static partial class Load
             ("empty", "/api/health/empty", "{}", false),
             ("empty with the same body", "/api/health/empty", inline, false),
             ("empty with a new body each time", "/api/health/empty", inline, true),
-            ("bound and not answered, a new body each time", "/api/preview/stack/bound", inline, true),
+            ("bound and not answered, a new quiet stack each time", "/api/preview/stack/bound", quiet, true),
+            ("preview of a new quiet stack each time", "/api/preview/stack", quiet, true),
             ("preview inline", "/api/preview/stack", inline, false),
             ("preview by id", "/api/preview/stack", byId, false),
             ("preview inline, a new stack each time", "/api/preview/stack", inline, true),
@@ -157,6 +160,18 @@ internal static partial class Load
         }
 
         throw new TimeoutException("The host does not answer.");
+    }
+
+    // A figure of a stack without findings is none once the rules find something in it.
+    private static async Task QuietAsync(HttpClient http, string body)
+    {
+        using var content = new StringContent(body, Encoding.UTF8, new MediaTypeHeaderValue("application/json"));
+        using var answer = await http.PostAsync("/api/preview/stack", content);
+        using var preview = JsonDocument.Parse(await answer.EnsureSuccessStatusCode().Content.ReadAsStringAsync());
+        if (preview.RootElement.GetProperty("findings") is { } findings && findings.GetArrayLength() > 0)
+        {
+            throw new InvalidOperationException($"The quiet stack has findings: {findings}");
+        }
     }
 
     private static async Task PostAsync(HttpClient http, string body)

@@ -73,6 +73,17 @@ public class StackBenchmarks
 /// <summary>A weathered sea wall in fifteen coats.</summary>
 public static class FifteenCoats
 {
+    /// <summary>Fourteen of them in which the rules find nothing: without the zenithal, and with a stronger glaze.</summary>
+    public static StackDraft Quiet()
+    {
+        var draft = Draft();
+        return draft with
+        {
+            Zone = draft.Zone with { Handled = false },
+            Coats = [.. draft.Coats.Where(c => c.Technique != Technique.Zenithal).Select(c => c.Technique == Technique.Glaze ? c with { Dilution = Dilution.Of(0.5) } : c)],
+        };
+    }
+
     /// <summary>The draft, with materials of the demo's spirit.</summary>
     public static StackDraft Draft()
     {

@@ -94,6 +94,26 @@ public sealed class UndoTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task No_coat_takes_a_deleted_mix_and_one_that_is_put_back_may_be_taken()
+    {
+        var paint = await host.MaterialAsync("Rope Tan");
+        var mix = await host.SendAsync(HttpMethod.Post, "/api/mixes", new { name = "Leaving Grey", components = new[] { new { amount = 1.0, unit = "parts", materialId = (string)paint["id"]! } } }, HttpStatusCode.Created);
+        var zone = await host.ZoneAsync("Walkway");
+        var scheme = zone["scheme"]!;
+        object Stack() => new { version = (int)scheme["version"]!, coats = new[] { new { id = Guid.NewGuid(), technique = "baseCoat", mixId = (string)mix["id"]! } } };
+        await host.SendAsync(HttpMethod.Delete, $"/api/mixes/{mix["id"]}", null, HttpStatusCode.NoContent);
+        await host.RefusesAsync(HttpMethod.Put, $"/api/schemes/{scheme["id"]}/stack", Stack(), "coats[0].mixId");
+        await host.SendAsync(HttpMethod.Post, $"/api/mixes/{mix["id"]}/restore", null, HttpStatusCode.NoContent);
+        await host.SendAsync(HttpMethod.Put, $"/api/schemes/{scheme["id"]}/stack", Stack(), HttpStatusCode.OK);
+        Assert.Equal("inUse", (string)(await host.SendAsync(HttpMethod.Delete, $"/api/mixes/{mix["id"]}", null, HttpStatusCode.Conflict))["code"]!);
+
+        // Two windows: one deletes it in the moment in which the other kept it; the stack is read on, and may be kept on.
+        await host.ExecuteAsync($"UPDATE mixes SET \"DeletedAt\" = now() WHERE \"Id\" = '{mix["id"]}'");
+        var again = await host.ZoneAsync("Walkway");
+        await host.SendAsync(HttpMethod.Put, $"/api/schemes/{scheme["id"]}/stack", new { version = (int)again["scheme"]!["version"]!, coats = again["scheme"]!["coats"] }, HttpStatusCode.OK);
+    }
+
+    [Fact]
     public async Task A_mix_does_not_come_back_without_what_goes_into_it()
     {
         var paint = await host.SendAsync(HttpMethod.Post, "/api/materials", new { name = "Passing Green", family = "acrylicPaint", colour = "#3a5f40" }, HttpStatusCode.Created);

@@ -22,6 +22,9 @@ public sealed record OpenShelf(
     /// <summary>Materials that were taken off the shelf: nobody is offered one, but a coat that names one is read on.</summary>
     public required IReadOnlyDictionary<Guid, Material> Taken { get; init; }
 
+    /// <summary>Mixes that were deleted: a coat that names one is read on, but none takes one anew.</summary>
+    public required IReadOnlySet<Guid> DeletedMixes { get; init; }
+
     /// <summary>A material of the shelf, or one that was taken off it; null where there is none.</summary>
     public Material? Find(Guid id) => Materials.TryGetValue(id, out var material) || Taken.TryGetValue(id, out material) ? material : null;
 }
@@ -96,6 +99,6 @@ public sealed class ShelfCache(ShelfNews news)
         var taken = kept.Where(m => m.DeletedAt is not null).ToDictionary(m => m.Id, m => all[m.Id]);
         var materials = all.Where(m => !taken.ContainsKey(m.Key)).ToDictionary();
         var ordered = materials.Values.OrderBy(m => m.Name, StringComparer.Ordinal).ToList();
-        return new(version, materials, paints, faults, new Core.Materials.Shelf(ordered)) { Taken = taken };
+        return new(version, materials, paints, faults, new Core.Materials.Shelf(ordered)) { Taken = taken, DeletedMixes = rows.Where(r => r.DeletedAt is not null).Select(r => r.Id).ToHashSet() };
     }
 }

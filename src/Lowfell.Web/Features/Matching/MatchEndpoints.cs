@@ -226,7 +226,7 @@ public static class MatchEndpoints
             return draft with { MaterialId = material.Id };
         }
 
-        if (then.Coat.MixId is { } mixId && shelf.Paints.TryGetValue(mixId, out var known) && Same(known.Content, paint.Content))
+        if (then.Coat.MixId is { } mixId && !shelf.DeletedMixes.Contains(mixId) && shelf.Paints.TryGetValue(mixId, out var known) && Same(known.Content, paint.Content))
         {
             return draft with { MixId = mixId };
         }

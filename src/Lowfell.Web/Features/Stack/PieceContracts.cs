@@ -12,7 +12,7 @@ namespace Lowfell.Web.Features.Stack;
 /// <param name="Zone">Its surface.</param>
 /// <param name="Coats">Its stack.</param>
 /// <param name="Touches">Zones that it touches.</param>
-public sealed record PieceZoneDraft(Guid Id, [NameBound] string Name, ZoneDraft Zone, [CoatsBound] IReadOnlyList<CoatDraft> Coats, [NamedZonesBound] IReadOnlyList<Guid>? Touches = null);
+public sealed record PieceZoneDraft(Guid Id, [TagBound] string Name, ZoneDraft Zone, [CoatsBound] IReadOnlyList<CoatDraft> Coats, [NamedZonesBound] IReadOnlyList<Guid>? Touches = null);
 
 /// <summary>Two faces that fit against each other.</summary>
 /// <param name="A">A zone.</param>
@@ -25,7 +25,7 @@ public sealed record JoinDraft(Guid A, Guid B, [ClearanceBound] double Clearance
 /// <param name="Closes">Zones that no brush reaches afterwards.</param>
 /// <param name="AfterZoneId">The zone after whose coat it is done; none before all of them.</param>
 /// <param name="AfterCoatId">That coat; none for the last one of the zone.</param>
-public sealed record AssemblyDraft([NameBound] string Name, [NamedZonesBound] IReadOnlyList<Guid> Closes, Guid? AfterZoneId = null, Guid? AfterCoatId = null);
+public sealed record AssemblyDraft([TagBound] string Name, [NamedZonesBound] IReadOnlyList<Guid> Closes, Guid? AfterZoneId = null, Guid? AfterCoatId = null);
 
 /// <summary>All zones of a piece, in the order in which they are painted.</summary>
 /// <param name="Zones">1-60 zones.</param>

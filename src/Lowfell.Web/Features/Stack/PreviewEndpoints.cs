@@ -22,6 +22,8 @@ public static class PreviewEndpoints
     {
         var group = app.MapGroup("/api/preview").WithTags("Preview").ProducesValidationProblem();
         group.MapPost("stack", Stack).Accepts<StackRequest>("application/json").Produces<StackPreview>().WithSummary("Predicts a stack and reads it with the layer rules.");
+
+        // What reading such a body costs by itself: the measure that the preview's throughput is held against.
         group.MapPost("stack/bound", (StackRequest request) => TypedResults.NoContent()).ExcludeFromDescription();
         group.MapPost("mends", Mends).WithSummary("The mends of one finding with what each costs and leads to, the best first.").ProducesProblem(409);
         group.MapPost("mend-all", MendAllOf).WithSummary("Looks for the mends that leave no stop and no risk at the least cost.");

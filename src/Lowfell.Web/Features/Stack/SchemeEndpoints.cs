@@ -90,7 +90,7 @@ public static class SchemeEndpoints
         Guid id, StackChange change, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var shelf = await open.ShelfAsync(cancel);
-        var families = Check(change.Coats, shelf, db);
+        var families = await CheckAsync(id, change.Coats, shelf, db, cancel);
         var row = await db.Schemes.Include(s => s.Coats).SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         if (row.Version != change.Version)
         {
@@ -118,7 +118,7 @@ public static class SchemeEndpoints
         var row = await db.Schemes.Include(s => s.Coats).SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         Versions.Check(version, row.Version);
         var coats = change([.. row.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)]);
-        CoatRows.Replace(db, row, coats, Check(coats, shelf, db));
+        CoatRows.Replace(db, row, coats, await CheckAsync(id, coats, shelf, db, cancel));
         db.Entry(row).State = EntityState.Modified;
         await db.SaveChangesAsync(cancel);
     }
@@ -154,13 +154,21 @@ public static class SchemeEndpoints
     }
 
     // Families by what coats are made of; what is being added with the coats themselves is not on the shelf yet.
-    private static Dictionary<Guid, Family> Check(IReadOnlyList<CoatDraft> coats, OpenShelf shelf, LowfellDb db)
+    private static async Task<Dictionary<Guid, Family>> CheckAsync(Guid scheme, IReadOnlyList<CoatDraft> coats, OpenShelf shelf, LowfellDb db, CancellationToken cancel)
     {
         var checks = new Checks();
         StackReader.CheckCoats(checks, coats, inlineAllowed: false);
         checks.Enforce();
         var families = new Dictionary<Guid, Family>();
         var added = db.Mixes.Local.Select(m => m.Id).ToHashSet();
+
+        // A coat may keep a mix that another window deletes in this very moment; none may take one that is gone.
+        var gone = coats.Select(c => c.MixId).OfType<Guid>().Where(shelf.DeletedMixes.Contains).ToHashSet();
+        if (gone.Count > 0)
+        {
+            gone.ExceptWith(await db.Coats.Where(c => c.SchemeId == scheme && c.MixId != null).Select(c => c.MixId!.Value).ToListAsync(cancel));
+        }
+
         for (var i = 0; i < coats.Count; i++)
         {
             if ((coats[i].MaterialId ?? coats[i].MixId) is not { } of)
@@ -168,7 +176,11 @@ public static class SchemeEndpoints
                 continue;
             }
 
-            if (shelf.Paints.TryGetValue(of, out var paint) && (coats[i].MixId is not null || shelf.Find(of) is not null))
+            if (gone.Contains(of))
+            {
+                checks.Fault($"coats[{i}].mixId", $"The mix {shelf.Paints.GetValueOrDefault(of)?.Name} was deleted; put it back, or choose another.");
+            }
+            else if (shelf.Paints.TryGetValue(of, out var paint) && (coats[i].MixId is not null || shelf.Find(of) is not null))
             {
                 families[of] = paint.Lead.Family;
             }

@@ -1,6 +1,6 @@
 import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { wording, queryClient } from "../../api/client";
 import type { Coat, Finding, Material, Mend, Mix, Schools, ZonePage } from "../../api/types";
 import { notify } from "../../ui";
@@ -93,12 +93,17 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
     [coats, edit, index, materials, selected],
   );
 
+  const present = useRef(coats);
+  present.current = coats;
   const take = useCallback(
     (next: Coat[], said: string) => {
       edit(next);
       const added = next.find((c) => !coats.some((old) => old.id === c.id));
       if (added) setWanted(added.id);
-      notify(said, editor.undo);
+      // The message may outlast the step: it takes back that one or none.
+      notify(said, () =>
+        present.current === next ? editor.undo() : notify("The stack has changed since; z takes the last step back."),
+      );
     },
     [coats, edit, editor.undo],
   );
