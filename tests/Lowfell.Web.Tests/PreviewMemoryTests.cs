@@ -2,7 +2,6 @@ using System.Buffers;
 using System.Text;
 using System.Text.Json.Nodes;
 using Lowfell.Web.Benches;
-using Lowfell.Web.Features.Stack;
 using Xunit;
 
 namespace Lowfell.Web.Tests;

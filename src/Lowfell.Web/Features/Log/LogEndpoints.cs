@@ -10,7 +10,6 @@ using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
-using Lowfell.Web.Features.Evenings;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 

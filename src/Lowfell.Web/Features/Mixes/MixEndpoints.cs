@@ -1,3 +1,4 @@
+using Lowfell.Core.Prediction;
 using Lowfell.Core.Colour;
 using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
@@ -7,7 +8,6 @@ using Lowfell.Core.Techniques;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
-using Lowfell.Web.Features.Shelf;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 

@@ -1,10 +1,9 @@
 using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Work;
 using Lowfell.Store;
-using Lowfell.Web.Benches;
 using Microsoft.EntityFrameworkCore;
 
-namespace Lowfell.Web.Features.Evenings;
+namespace Lowfell.Web.Benches;
 
 /// <summary>Reads what there is to do, and what was done, into Core's terms.</summary>
 internal static class WorkReader

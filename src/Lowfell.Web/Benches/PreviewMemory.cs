@@ -1,9 +1,8 @@
 using System.Buffers;
 using System.IO.Hashing;
-using Lowfell.Web.Benches;
 using Microsoft.Extensions.Caching.Memory;
 
-namespace Lowfell.Web.Features.Stack;
+namespace Lowfell.Web.Benches;
 
 /// <summary>
 /// Remembers answers to previews by what was asked, letter by letter. Undo and redo, a stack opened again, a second window and the

@@ -1,11 +1,10 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Prediction;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
 
-namespace Lowfell.Web.Features.Shelf;
+namespace Lowfell.Core.Prediction;
 
 /// <summary>A paint over a black and over a white card, as swatches show it.</summary>
 public static class Cards
