@@ -45,6 +45,9 @@ public sealed class LowfellDb : DbContext
     /// <summary>What was done; only ever added to.</summary>
     public DbSet<LogRow> Log => Set<LogRow>();
 
+    /// <summary>How many entries the log has about each set.</summary>
+    public DbSet<LogMarkRow> LogMarks => Set<LogMarkRow>();
+
     /// <summary>Pictures of the log.</summary>
     public DbSet<PhotoRow> Photos => Set<PhotoRow>();
 
@@ -83,6 +86,9 @@ public sealed class LowfellDb : DbContext
 
     /// <summary>Schemes.</summary>
     public DbSet<SchemeRow> Schemes => Set<SchemeRow>();
+
+    /// <summary>Schemes as they stood before.</summary>
+    public DbSet<SchemeVersionRow> SchemeVersions => Set<SchemeVersionRow>();
 
     /// <summary>Coats.</summary>
     public DbSet<CoatRow> Coats => Set<CoatRow>();

@@ -9,7 +9,7 @@ internal sealed class LogConfiguration : BenchRowConfiguration<LogRow>
 
     protected override void More(EntityTypeBuilder<LogRow> row)
     {
-        row.HasIndex(l => new { l.BenchId, l.At });
+        row.HasIndex(l => new { l.BenchId, l.At, l.Id });
         row.HasIndex(l => new { l.BenchId, l.ZoneId });
         row.Property(l => l.Note).HasMaxLength(2000);
         row.Property(l => l.Notice).HasMaxLength(500).HasDefaultValue("");
@@ -22,6 +22,16 @@ internal sealed class LogConfiguration : BenchRowConfiguration<LogRow>
         row.HasOne<MixRecordRow>().WithMany().HasForeignKey(l => new { l.BenchId, l.MixRecordId }).OnDelete(DeleteBehavior.SetNull);
         row.HasOne<PhotoRow>().WithMany().HasForeignKey(l => new { l.BenchId, l.PhotoId }).OnDelete(DeleteBehavior.Restrict);
     }
+}
+
+internal sealed class LogMarkConfiguration : BenchRowConfiguration<LogMarkRow>
+{
+    protected override string Table => "log_marks";
+
+    protected override string[] Key => [nameof(LogMarkRow.SetId)];
+
+    protected override void More(EntityTypeBuilder<LogMarkRow> row) =>
+        row.HasOne<SetRow>().WithMany().HasForeignKey(m => new { m.BenchId, m.SetId }).OnDelete(DeleteBehavior.Cascade);
 }
 
 internal sealed class PhotoConfiguration : BenchRowConfiguration<PhotoRow>

@@ -301,6 +301,22 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("devices", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.LogMarkRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("SetId")
+                        .HasColumnType("uuid");
+
+                    b.Property<long>("Entries")
+                        .HasColumnType("bigint");
+
+                    b.HasKey("BenchId", "SetId");
+
+                    b.ToTable("log_marks", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.LogRow", b =>
                 {
                     b.Property<Guid>("BenchId")
@@ -405,8 +421,6 @@ namespace Lowfell.Store.Migrations
 
                     b.HasKey("BenchId", "Id");
 
-                    b.HasIndex("BenchId", "At");
-
                     b.HasIndex("BenchId", "MixRecordId");
 
                     b.HasIndex("BenchId", "PartId");
@@ -414,6 +428,8 @@ namespace Lowfell.Store.Migrations
                     b.HasIndex("BenchId", "PhotoId");
 
                     b.HasIndex("BenchId", "ZoneId");
+
+                    b.HasIndex("BenchId", "At", "Id");
 
                     b.ToTable("log", (string)null);
                 });
@@ -945,6 +961,9 @@ namespace Lowfell.Store.Migrations
                     b.Property<Guid>("Id")
                         .HasColumnType("uuid");
 
+                    b.Property<DateTimeOffset?>("ChangedAt")
+                        .HasColumnType("timestamp with time zone");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(200)
@@ -957,6 +976,35 @@ namespace Lowfell.Store.Migrations
                     b.HasKey("BenchId", "Id");
 
                     b.ToTable("schemes", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.SchemeVersionRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Coats")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<DateTimeOffset?>("From")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<Guid>("SchemeId")
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("Until")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("BenchId", "SchemeId", "Until");
+
+                    b.ToTable("scheme_versions", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.SetRow", b =>
@@ -1330,6 +1378,21 @@ namespace Lowfell.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Lowfell.Store.LogMarkRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.SetRow", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId", "SetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Lowfell.Store.LogRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -1514,6 +1577,21 @@ namespace Lowfell.Store.Migrations
                     b.HasOne("Lowfell.Store.Bench", null)
                         .WithMany()
                         .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.SchemeVersionRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.SchemeRow", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId", "SchemeId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -15,6 +15,9 @@ public sealed class SchemeRow : IBenchRow, IVersionedRow
     /// <summary>Name.</summary>
     public required string Name { get; set; }
 
+    /// <summary>When its coats were changed last; null where that is not known.</summary>
+    public DateTimeOffset? ChangedAt { get; set; }
+
     /// <summary>Coats from the substrate up.</summary>
     public List<CoatRow> Coats { get; set; } = [];
 }

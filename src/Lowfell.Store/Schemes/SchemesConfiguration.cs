@@ -10,6 +10,18 @@ internal sealed class SchemeConfiguration : BenchRowConfiguration<SchemeRow>
     protected override void More(EntityTypeBuilder<SchemeRow> row) => row.HasMany(s => s.Coats).WithOne().HasForeignKey(c => new { c.BenchId, c.SchemeId });
 }
 
+internal sealed class SchemeVersionConfiguration : BenchRowConfiguration<SchemeVersionRow>
+{
+    protected override string Table => "scheme_versions";
+
+    protected override void More(EntityTypeBuilder<SchemeVersionRow> row)
+    {
+        row.Property(v => v.Coats).HasColumnType("text");
+        row.HasIndex(v => new { v.BenchId, v.SchemeId, v.Until });
+        row.HasOne<SchemeRow>().WithMany().HasForeignKey(v => new { v.BenchId, v.SchemeId }).OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
 internal sealed class CoatConfiguration : BenchRowConfiguration<CoatRow>
 {
     protected override string Table => "coats";

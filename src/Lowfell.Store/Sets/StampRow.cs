@@ -8,9 +8,12 @@ public enum StampKind
 
     /// <summary>A piece: what the rules find over its zones.</summary>
     Piece,
+
+    /// <summary>A set: what its card shows.</summary>
+    Set,
 }
 
-/// <summary>What was worked out for a zone or a piece, so that a list need not work it out again as long as nothing that it came from has changed.</summary>
+/// <summary>What was worked out for a zone, a piece or a set, so that a list need not work it out again as long as nothing that it came from has changed.</summary>
 public sealed class StampRow : IBenchRow
 {
     /// <inheritdoc/>
@@ -19,7 +22,7 @@ public sealed class StampRow : IBenchRow
     /// <summary>What it is of.</summary>
     public StampKind Kind { get; set; }
 
-    /// <summary>The zone or piece.</summary>
+    /// <summary>The zone, piece or set.</summary>
     public Guid OfId { get; set; }
 
     /// <summary>What it came from, as a hash: another one says that something has changed.</summary>

@@ -18,7 +18,17 @@ internal static class WorkReader
     /// <param name="cancel">Cancels.</param>
     public static async Task<OpenWork> ReadAsync(WorkWay way, IReadOnlyCollection<Guid>? sets, DateTimeOffset origin, Bench bench, OpenShelf shelf, LowfellDb db, CancellationToken cancel)
     {
-        var rows = await ZoneStacks.Rows(db).OrderBy(z => z.Piece!.Position).ThenBy(z => z.Position).ToListAsync(cancel);
+        return await OfAsync(ZoneStacks.Rows(db), way, sets, origin, bench, shelf, db, cancel);
+    }
+
+    /// <summary>The work of one set, read by itself: how far it is, without the painter's figures that are learned from all sets.</summary>
+    public static Task<OpenWork> ReadAsync(Guid set, DateTimeOffset origin, Bench bench, OpenShelf shelf, LowfellDb db, CancellationToken cancel) =>
+        OfAsync(ZoneStacks.Rows(db).Where(z => z.Piece!.SetId == set), new WorkWay(), [set], origin, bench, shelf, db, cancel);
+
+    private static async Task<OpenWork> OfAsync(
+        IQueryable<ZoneRow> zonesOf, WorkWay way, IReadOnlyCollection<Guid>? sets, DateTimeOffset origin, Bench bench, OpenShelf shelf, LowfellDb db, CancellationToken cancel)
+    {
+        var rows = await zonesOf.OrderBy(z => z.Piece!.Position).ThenBy(z => z.Position).ToListAsync(cancel);
         var pieces = rows.Select(r => r.Piece!).DistinctBy(p => p.Id).ToDictionary(p => p.Id, Piece);
         var zones = rows.ConvertAll(z => Zone(z, pieces[z.PieceId], bench, shelf));
         var ids = rows.ConvertAll(z => z.Id);

@@ -1,3 +1,6 @@
+using Lowfell.Web.Features.Search;
+using Lowfell.Web.Features.Bin;
+using Lowfell.Web.Jobs;
 using Lowfell.Store;
 using Lowfell.Store.Backups;
 using Lowfell.Web.Api;
@@ -15,7 +18,6 @@ using Lowfell.Web.Features.Sets;
 using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Features.Stack;
 using Lowfell.Web.Features.Tiles;
-using Lowfell.Web.Jobs;
 using Microsoft.AspNetCore.Http.Json;
 using Serilog;
 using Serilog.Events;
@@ -63,8 +65,10 @@ public static class LowfellHost
         builder.Services.AddScoped<IColourReader, SimulatedReader>();
         builder.Services.AddSingleton<IRoomSensor, SimulatedRoom>();
         builder.Services.AddHostedService<RoomWatch>();
+        builder.Services.AddHostedService<BinWatch>();
         builder.Services.AddScoped<PlanDesk>();
         builder.Services.AddScoped<SetStamps>();
+        builder.Services.AddScoped<SetCards>();
         builder.Services.AddSingleton<StampQueue>();
         builder.Services.AddJobs(connection);
         builder.Services.AddProblemDetails();
@@ -83,6 +87,9 @@ public static class LowfellHost
         app.Use(SecurityHeaders);
         app.UseMiddleware<ReadyGate>();
         app.UseMiddleware<BenchGate>();
+
+        // What is looked at comes small over a slow network; what is asked on every keystroke does not wait for it.
+        app.UseWhen(c => HttpMethods.IsGet(c.Request.Method) && c.Request.Path.StartsWithSegments("/api"), branch => branch.UseResponseCompression());
         app.MapOpenApi("/openapi/{documentName}.json");
 
         // Whatever is sent is held to its bounds before any endpoint sees it.
@@ -111,6 +118,8 @@ public static class LowfellHost
         PhotoEndpoints.Map(bound);
         ProgressEndpoints.Map(bound);
         MatchEndpoints.Map(bound);
+        SearchEndpoints.Map(bound);
+        BinEndpoints.Map(bound);
         PreviewEndpoints.Map(bound);
         app.MapFallback("/api/{**rest}", () => Problems.Of(ProblemCode.NoSuchAddress, "There is nothing at this address."));
         app.MapStaticAssets();

@@ -109,6 +109,37 @@ public sealed class OpenWork
     /// <summary>How far the fitting of a part is, copy by copy, in the same letters.</summary>
     public IReadOnlyList<string> Progress(OpenPart part) => [.. Enumerable.Range(1, part.Part.Copies).Select(copy => Letter(part.Id.On(copy), '.').ToString())];
 
+    /// <summary>Steps that are done or left out, and all steps, counted copy by copy.</summary>
+    /// <param name="pieceId">Of this piece alone, with the fitting of it; of all where none is named.</param>
+    public (int Done, int Steps) Count(Guid? pieceId = null)
+    {
+        var (done, steps) = (0, 0);
+        var zones = Zones.Where(z => pieceId is null || z.Zone.Piece.Id == pieceId).SelectMany(Progress);
+        foreach (var copy in zones.Concat(Parts.Where(p => pieceId is null || p.Part.Id == pieceId).SelectMany(Progress)))
+        {
+            (done, steps) = (done + copy.Count(letter => letter != '.'), steps + copy.Length);
+        }
+
+        return (done, steps);
+    }
+
+    /// <summary>The first step in the order of the zones that is open on a copy, the lowest copy first; null where all is done.</summary>
+    public (OpenZone Zone, int Place)? FirstOpen()
+    {
+        foreach (var zone in Zones)
+        {
+            for (var copy = 1; copy <= zone.Zone.Piece.Copies; copy++)
+            {
+                foreach (var place in Left(zone, copy).Take(1))
+                {
+                    return (zone, place);
+                }
+            }
+        }
+
+        return null;
+    }
+
     private char Letter(CopyStep step, char otherwise) => Done.Of(step) is { } it ? it.Skipped ? 's' : 'd' : otherwise;
 
     private static Coat Varied(Coat coat, WorkWay way, WashSchool school)

@@ -19,31 +19,44 @@ namespace Lowfell.Web.Features.Log;
 public static class LogEndpoints
 {
     private const int MostShown = 500;
-    private const int MostExported = 100_000;
     private static readonly TimeSpan Around = TimeSpan.FromMinutes(30);
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/log").WithTags("Log").ProducesValidationProblem();
-        group.MapGet("", List).WithSummary("Entries by words, zone and kind, the newest first.");
+        group.MapGet("", List).WithSummary("Entries by words, zone, piece and kind, the newest first; those after one of them, page by page.");
         group.MapPost("", Add).WithSummary("Writes an action down, an entry for each copy. Sent twice, it is written once.");
         group.MapGet("log.csv", Csv).WithSummary("The log as CSV.").Produces<string>(200, "text/csv");
-        group.MapGet("log.json", async (LowfellDb db, CancellationToken cancel) => TypedResults.Ok(await db.Log.AsNoTracking().OrderByDescending(l => l.At).Take(MostExported).Select(l => View(l)).ToListAsync(cancel)))
-            .WithSummary("The log as JSON.");
+        group.MapGet("log.json", (LowfellDb db) => TypedResults.Ok(All(db).AsAsyncEnumerable().Select(View))).WithSummary("The log as JSON, the newest first.");
     }
 
-    private static async Task<Ok<List<LogEntry>>> List(LowfellDb db, CancellationToken cancel, [NoteBound] string search = "", Guid? zoneId = null, string? kind = null, [CopiesBound] int? copy = null)
+    private static async Task<Ok<List<LogEntry>>> List(
+        LowfellDb db, CancellationToken cancel, [NoteBound] string search = "", Guid? zoneId = null, Guid? pieceId = null, string? kind = null, [CopiesBound] int? copy = null, Guid? after = null)
     {
         var wanted = QueryWord.Parse<LogKind>("kind", kind);
-        var entries = db.Log.AsNoTracking().Where(l => (zoneId == null || l.ZoneId == zoneId) && (wanted == null || l.Kind == wanted) && (copy == null || l.Copy == copy));
-        foreach (var word in search.Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Take(8))
+        var words = SearchWords.Of(search);
+        if (words.Count == 0 && search.Trim().Length > 0)
         {
-            var like = "%" + word.Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%";
-            entries = entries.Where(l => EF.Functions.ILike(l.Label + " " + l.Paint + " " + l.Note + " " + l.Cause + " " + l.Remedy + " " + l.Deviation + " " + l.Who, like));
+            return TypedResults.Ok(new List<LogEntry>());
         }
 
-        return TypedResults.Ok(await entries.OrderByDescending(l => l.At).ThenBy(l => l.Copy).Take(MostShown).Select(l => View(l)).ToListAsync(cancel));
+        var entries = db.LogWith(words).Where(l => (zoneId == null || l.ZoneId == zoneId) && (wanted == null || l.Kind == wanted) && (copy == null || l.Copy == copy));
+        if (pieceId is { } piece)
+        {
+            // Zones that were deleted since were painted all the same.
+            var zones = await db.Zones.Where(z => z.PieceId == piece).Select(z => z.Id).ToListAsync(cancel);
+            entries = entries.Where(l => zones.Contains(l.ZoneId));
+        }
+
+        if (after is { } last)
+        {
+            var from = await db.Log.AsNoTracking().Where(l => l.Id == last).Select(l => (DateTimeOffset?)l.At).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("after", last);
+            entries = entries.Where(l => l.At < from || (l.At == from && l.Id.CompareTo(last) < 0));
+        }
+
+        var page = await entries.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Take(MostShown).ToListAsync(cancel);
+        return TypedResults.Ok(page.ConvertAll(View));
     }
 
     private static async Task<Ok<List<LogEntry>>> Add(LogAction action, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
@@ -165,12 +178,15 @@ public static class LogEndpoints
         }
     }
 
-    private static async Task<FileContentHttpResult> Csv(LowfellDb db, CancellationToken cancel)
-    {
-        using var writer = new StringWriter(CultureInfo.InvariantCulture);
-        using (var csv = new CsvWriter(writer, new CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = InjectionOptions.Escape, InjectionEscapeCharacter = '\'' }))
+    private static IQueryable<LogRow> All(LowfellDb db) => db.Log.AsNoTracking().OrderByDescending(l => l.At).ThenByDescending(l => l.Id);
+
+    // Written while it is read: a log of any length takes no more memory than a page of it.
+    private static PushStreamHttpResult Csv(LowfellDb db, CancellationToken cancel) => TypedResults.Stream(
+        async stream =>
         {
-            csv.WriteRecords((await db.Log.AsNoTracking().OrderByDescending(l => l.At).Take(MostExported).ToListAsync(cancel)).Select(l => new
+            await using var writer = new StreamWriter(stream, leaveOpen: true);
+            await using var csv = new CsvWriter(writer, new CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = InjectionOptions.Escape, InjectionEscapeCharacter = '\'' });
+            await csv.WriteRecordsAsync(All(db).AsAsyncEnumerable().Select(l => new
             {
                 at = l.At.ToString("yyyy-MM-ddTHH:mm:ssZ", CultureInfo.InvariantCulture),
                 kind = l.Kind.ToString(),
@@ -190,11 +206,10 @@ public static class LogEndpoints
                 remedy = l.Remedy,
                 photo = l.PhotoId,
                 note = l.Note,
-            }));
-        }
-
-        return TypedResults.File(System.Text.Encoding.UTF8.GetBytes(writer.ToString()), "text/csv; charset=utf-8", "lowfell-log.csv");
-    }
+            }), cancel);
+        },
+        "text/csv; charset=utf-8",
+        "lowfell-log.csv");
 
     private static void Check(LogAction action, ZoneRow zone, DateTimeOffset now)
     {

@@ -184,7 +184,7 @@ public static class MatchEndpoints
                 unifier.NewLook.ToString())));
     }
 
-    private static async Task<NoContent> Adopt(Guid id, MatchAdoption adoption, LowfellDb db, OpenBench open, CancellationToken cancel)
+    private static async Task<NoContent> Adopt(Guid id, MatchAdoption adoption, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var kept = Kept.Read<PaintedStack>((await RowAsync(id, db, cancel)).Stack);
         var shelf = await open.ShelfAsync(cancel);
@@ -208,7 +208,7 @@ public static class MatchEndpoints
         }
 
         await open.TouchShelfAsync(cancel);
-        await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, adoption.SchemeVersion, _ => coats, shelf, db, cancel);
+        await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, adoption.SchemeVersion, _ => coats, shelf, db, clock.GetUtcNow(), cancel);
         return TypedResults.NoContent();
     }
 

@@ -1,5 +1,6 @@
 using Lowfell.Store;
 using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -15,10 +16,21 @@ public static class PieceEndpoints
         inSet.MapPost("", Add).WithSummary("Adds a piece to a set.");
         inSet.MapPut("order", Reorder).WithSummary("Puts the pieces of a set in another order.");
         var group = app.MapGroup("/api/pieces/{id:guid}").WithTags("Pieces").ProducesValidationProblem();
+        group.MapGet("", Page).WithSummary("A piece with its set's other pieces, its zones, what the rules find, and how far it is.");
         group.MapPut("", Change).WithSummary("Changes a piece.").ProducesProblem(409);
         group.MapPost("copy", Copy).WithSummary("Copies a piece with its zones; they share the schemes.");
         group.MapDelete("", Remove).WithSummary("Deletes a piece; it can be restored.");
         group.MapPost("restore", Restore).WithSummary("Undoes a deletion.");
+    }
+
+    private static async Task<Ok<PiecePage>> Page(Guid id, SetStamps stamps, OpenBench open, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    {
+        var setId = await db.Pieces.Where(p => p.Id == id && p.DeletedAt == null).Select(p => (Guid?)p.SetId).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("id", id);
+        var set = (await stamps.ReadAsync(TimeSpan.MaxValue, cancel, setId)).SingleOrDefault() ?? throw RefusedException.NotFound("id", id);
+        var view = SetEndpoints.View(set, stamps);
+        var work = await WorkReader.ReadAsync(setId, clock.GetUtcNow(), await open.RowAsync(cancel), await open.ShelfAsync(cancel), db, cancel);
+        var (done, steps) = work.Count(id);
+        return TypedResults.Ok(new PiecePage(setId, view.Name, view.Scale, view.Pieces.Single(p => p.Id == id), [.. view.Pieces.Select(p => new PieceName(p.Id, p.Piece.Name, p.Zones.FirstOrDefault()?.Id))], done, steps));
     }
 
     private static async Task<Created<Created>> Add(Guid setId, PieceDraft draft, LowfellDb db, CancellationToken cancel)

@@ -82,6 +82,31 @@ public sealed record PieceDraft
 /// <param name="Current">The judgement is of the stacks as they are now.</param>
 public sealed record PieceView(Guid Id, int Version, PieceDraft Piece, double AreaMm2, IReadOnlyList<ZoneView> Zones, PieceJudgement Judgement, bool Current);
 
+/// <summary>A piece by its name.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">Name.</param>
+/// <param name="FirstZoneId">Its first zone; none where it has none yet.</param>
+public sealed record PieceName(Guid Id, string Name, Guid? FirstZoneId);
+
+/// <summary>A piece, where it belongs and how far it is.</summary>
+/// <param name="SetId">Its set.</param>
+/// <param name="SetName">Name of the set.</param>
+/// <param name="Scale">Scale, one to so many.</param>
+/// <param name="Piece">The piece.</param>
+/// <param name="Pieces">The pieces of the set in order, this one among them.</param>
+/// <param name="Done">Steps that are done or left out, counted copy by copy.</param>
+/// <param name="Steps">Steps in all, counted copy by copy.</param>
+public sealed record PiecePage(Guid SetId, string SetName, double Scale, PieceView Piece, IReadOnlyList<PieceName> Pieces, int Done, int Steps);
+
+/// <summary>A zone by its names, to be chosen.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">Name.</param>
+/// <param name="PieceId">Its piece.</param>
+/// <param name="Piece">Name of the piece.</param>
+/// <param name="SetId">Its set.</param>
+/// <param name="Set">Name of the set.</param>
+public sealed record ZoneName(Guid Id, string Name, Guid PieceId, string Piece, Guid SetId, string Set);
+
 /// <summary>A set.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="Version">Version to send back with a change.</param>

@@ -20,6 +20,8 @@ public static class SetEndpoints
     {
         var group = app.MapGroup("/api/sets").WithTags("Sets").ProducesValidationProblem();
         group.MapGet("", List).WithSummary("Every set with its pieces and zones, a small core sample of each, and what the rules find.");
+        group.MapGet("cards", Cards).WithSummary("Every set as its card shows it: core sample, progress, what comes next, and what the rules find; without its pieces.");
+        group.MapGet("{id:guid}", One).WithSummary("A set with its pieces and zones.");
         group.MapPost("", Add).WithSummary("Makes a set.");
         group.MapPut("order", Reorder).WithSummary("Puts the sets in another order.");
         group.MapPut("{id:guid}", Change).WithSummary("Changes a set: its name, scale and viewing distance.").ProducesProblem(409);
@@ -36,8 +38,32 @@ public static class SetEndpoints
             queue.Ask(open.BenchId);
         }
 
-        return TypedResults.Ok(sets.ConvertAll(s => new SetView(s.Id, s.Version, s.Name, s.Scale, s.ViewingMm, [.. s.Pieces.Select(p => Piece(p, stamps))])));
+        return TypedResults.Ok(sets.ConvertAll(s => View(s, stamps)));
     }
+
+    private static async Task<Ok<List<SetCard>>> Cards(SetCards cards, StampQueue queue, OpenBench open, CancellationToken cancel)
+    {
+        var all = await cards.ReadAsync(Moment, cancel);
+        if (cards.IsBehind)
+        {
+            queue.Ask(open.BenchId);
+        }
+
+        return TypedResults.Ok(all);
+    }
+
+    private static async Task<Ok<SetView>> One(Guid id, SetStamps stamps, StampQueue queue, OpenBench open, CancellationToken cancel)
+    {
+        var set = (await stamps.ReadAsync(Moment, cancel, id)).SingleOrDefault() ?? throw RefusedException.NotFound("id", id);
+        if (stamps.IsBehind)
+        {
+            queue.Ask(open.BenchId);
+        }
+
+        return TypedResults.Ok(View(set, stamps));
+    }
+
+    internal static SetView View(SetRow s, SetStamps stamps) => new(s.Id, s.Version, s.Name, s.Scale, s.ViewingMm, [.. s.Pieces.Select(p => Piece(p, stamps))]);
 
     private static PieceView Piece(PieceRow p, SetStamps stamps)
     {

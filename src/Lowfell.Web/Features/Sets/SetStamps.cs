@@ -42,6 +42,9 @@ public sealed class SetStamps(LowfellDb db, OpenBench open)
     /// <summary>Whether something was left behind.</summary>
     public bool IsBehind => behind.Count > 0;
 
+    /// <summary>Whether something of a set was left behind.</summary>
+    internal bool IsBehindIn(SetRow set) => set.Pieces.Exists(p => behind.Contains(p.Id) || p.Zones.Exists(z => behind.Contains(z.Id)));
+
     /// <summary>Name of every scheme, by id.</summary>
     public IReadOnlyDictionary<Guid, string> SchemeNames { get; private set; } = new Dictionary<Guid, string>();
 
@@ -53,9 +56,12 @@ public sealed class SetStamps(LowfellDb db, OpenBench open)
 
     /// <summary>Reads the sets and what is kept of them, and works out what is behind, for as long as a moment lasts.</summary>
     /// <returns>The sets in order, with their pieces and zones.</returns>
-    internal async Task<List<SetRow>> ReadAsync(TimeSpan moment, CancellationToken cancel)
+    /// <param name="moment">How long may be spent on what is behind.</param>
+    /// <param name="cancel">Cancels.</param>
+    /// <param name="setId">The one set that is wanted; all where none is named.</param>
+    internal async Task<List<SetRow>> ReadAsync(TimeSpan moment, CancellationToken cancel, Guid? setId = null)
     {
-        var sets = await db.Sets.AsNoTracking().Where(s => s.DeletedAt == null).OrderBy(s => s.Position).ThenBy(s => s.Id)
+        var sets = await db.Sets.AsNoTracking().Where(s => s.DeletedAt == null && (setId == null || s.Id == setId)).OrderBy(s => s.Position).ThenBy(s => s.Id)
             .Include(s => s.Pieces.Where(p => p.DeletedAt == null).OrderBy(p => p.Position))
             .ThenInclude(p => p.Zones.Where(z => z.DeletedAt == null).OrderBy(z => z.Position))
             .AsSplitQuery().ToListAsync(cancel);
@@ -67,7 +73,7 @@ public sealed class SetStamps(LowfellDb db, OpenBench open)
         var schemes = await db.Schemes.Select(s => new { s.Id, s.Name, s.Version }).ToDictionaryAsync(s => s.Id, s => (s.Name, s.Version), cancel);
         SchemeNames = schemes.ToDictionary(s => s.Key, s => s.Value.Name);
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
-        foreach (var row in await db.Stamps.AsNoTracking().ToListAsync(cancel))
+        foreach (var row in await StampsAsync(setId is null ? null : sets, cancel))
         {
             // One that an older program kept otherwise is made anew.
             if (row.Kind == StampKind.Zone && Kept.ReadIfKnown<ZoneStamp>(row.Content) is { } zone)
@@ -80,7 +86,7 @@ public sealed class SetStamps(LowfellDb db, OpenBench open)
             }
         }
 
-        var all = Hash($"{AppVersion.Now} {typeof(SetStamps).Module.ModuleVersionId} {typeof(Predictor).Module.ModuleVersionId} {shelf.Version} {Kept.Write(bench.Schools)} {bench.RoomC} {bench.RoomHumidity} {bench.RoomFan}");
+        var all = Everywhere(bench, shelf);
         var now = new Dictionary<Guid, string>();
         foreach (var (set, piece, zone) in sets.SelectMany(s => s.Pieces.SelectMany(p => p.Zones.Select(z => (s, p, z)))))
         {
@@ -102,6 +108,20 @@ public sealed class SetStamps(LowfellDb db, OpenBench open)
 
         await CatchUpAsync(sets, now, bench, shelf, moment, cancel);
         return sets;
+    }
+
+    /// <summary>What the looks of every zone come from besides its own rows: the program, the shelf, the preferences and the room.</summary>
+    internal static string Everywhere(Bench bench, OpenShelf shelf) => Hash($"{AppVersion.Now} {typeof(SetStamps).Module.ModuleVersionId} {typeof(Predictor).Module.ModuleVersionId} {shelf.Version} {Kept.Write(bench.Schools)} {bench.RoomC} {bench.RoomHumidity} {bench.RoomFan}");
+
+    private Task<List<StampRow>> StampsAsync(List<SetRow>? of, CancellationToken cancel)
+    {
+        if (of is null)
+        {
+            return db.Stamps.AsNoTracking().Where(s => s.Kind != StampKind.Set).ToListAsync(cancel);
+        }
+
+        var ids = of.SelectMany(s => s.Pieces.SelectMany(p => p.Zones.Select(z => z.Id).Append(p.Id))).ToList();
+        return db.Stamps.AsNoTracking().Where(s => ids.Contains(s.OfId)).ToListAsync(cancel);
     }
 
     private static string PieceSource(SetRow set, PieceRow piece, Dictionary<Guid, string> now)
@@ -171,8 +191,14 @@ public sealed class SetStamps(LowfellDb db, OpenBench open)
         return new(SampleStratum.Of(draft, prediction, draft.Coats.Count), OutcomeView.Of(Outcome.Of(RuleBook.Read(draft, prediction))));
     }
 
-    // Two lists may work out the same at once: either stamp will do.
     private async Task KeepAsync(CancellationToken cancel)
+    {
+        await KeepAsync(fresh, cancel);
+        fresh.Clear();
+    }
+
+    /// <summary>Keeps stamps. Two lists may work out the same at once: either stamp will do.</summary>
+    internal async Task KeepAsync(List<StampRow> fresh, CancellationToken cancel)
     {
         if (fresh.Count == 0)
         {
@@ -187,8 +213,7 @@ public sealed class SetStamps(LowfellDb db, OpenBench open)
             ON CONFLICT ("BenchId", "Kind", "OfId") DO UPDATE SET "Source" = excluded."Source", "Content" = excluded."Content"
             """,
             cancel);
-        fresh.Clear();
     }
 
-    private static string Hash(string text) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)).AsSpan(0, 16));
+    internal static string Hash(string text) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(text)).AsSpan(0, 16));
 }

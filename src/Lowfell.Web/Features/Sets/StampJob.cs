@@ -19,7 +19,7 @@ public sealed class StampJob(IServiceScopeFactory scopes, StampQueue queue)
         {
             await using var scope = scopes.CreateAsyncScope();
             scope.ServiceProvider.GetRequiredService<OpenBench>().Open(benchId);
-            await scope.ServiceProvider.GetRequiredService<SetStamps>().ReadAsync(TimeSpan.MaxValue, cancel);
+            await scope.ServiceProvider.GetRequiredService<SetCards>().ReadAsync(TimeSpan.MaxValue, cancel);
         }
         finally
         {

@@ -22,8 +22,10 @@ public sealed record NeighbourView(Guid Id, string Name, string Recess, string F
 /// <summary>Everything that the stack screen opens with.</summary>
 /// <param name="Id">The zone.</param>
 /// <param name="Version">Its version.</param>
+/// <param name="SetId">Its set.</param>
 /// <param name="SetName">Name of its set.</param>
-/// <param name="Piece">Its piece.</param>
+/// <param name="PieceId">Its piece.</param>
+/// <param name="Piece">Figures of the piece.</param>
 /// <param name="Settings">Its settings.</param>
 /// <param name="Zone">As previews take it.</param>
 /// <param name="Scheme">Its scheme.</param>
@@ -31,7 +33,7 @@ public sealed record NeighbourView(Guid Id, string Name, string Recess, string F
 /// <param name="Neighbours">Zones that it touches.</param>
 /// <param name="Around">The zones of its piece and what they are joined to, as the rules over a piece take them.</param>
 public sealed record ZonePage(
-    Guid Id, int Version, string SetName, PieceDraft Piece, ZoneSettings Settings, ZoneDraft Zone, SchemeView Scheme, Schools Schools, IReadOnlyList<NeighbourView> Neighbours, PieceRequest Around);
+    Guid Id, int Version, Guid SetId, string SetName, Guid PieceId, PieceDraft Piece, ZoneSettings Settings, ZoneDraft Zone, SchemeView Scheme, Schools Schools, IReadOnlyList<NeighbourView> Neighbours, PieceRequest Around);
 
 /// <summary>Zones of a piece.</summary>
 public static class ZoneEndpoints
@@ -42,6 +44,7 @@ public static class ZoneEndpoints
         var inPiece = app.MapGroup("/api/pieces/{pieceId:guid}/zones").WithTags("Zones").ProducesValidationProblem();
         inPiece.MapPost("", Add).WithSummary("Adds a zone to a piece.");
         inPiece.MapPut("order", Reorder).WithSummary("Puts the zones of a piece in another order.");
+        app.MapGet("/api/zones", Names).WithTags("Zones").WithSummary("Every zone by its names, in the order of the sets.");
         var group = app.MapGroup("/api/zones/{id:guid}").WithTags("Zones").ProducesValidationProblem();
         group.MapGet("", Get).WithSummary("A zone with its scheme, ready for the stack screen.");
         group.MapPut("", Change).WithSummary("Changes a zone.").ProducesProblem(409);
@@ -49,6 +52,11 @@ public static class ZoneEndpoints
         group.MapDelete("", Remove).WithSummary("Deletes a zone; it can be restored.");
         group.MapPost("restore", Restore).WithSummary("Undoes a deletion.");
     }
+
+    private static async Task<Ok<List<ZoneName>>> Names(LowfellDb db, CancellationToken cancel) => TypedResults.Ok(await db.Zones
+        .Where(z => z.DeletedAt == null && z.Piece!.DeletedAt == null && z.Piece.Set!.DeletedAt == null)
+        .OrderBy(z => z.Piece!.Set!.Position).ThenBy(z => z.Piece!.SetId).ThenBy(z => z.Piece!.Position).ThenBy(z => z.PieceId).ThenBy(z => z.Position)
+        .Select(z => new ZoneName(z.Id, z.Name, z.PieceId, z.Piece!.Name, z.Piece.SetId, z.Piece.Set!.Name)).ToListAsync(cancel));
 
     /// <summary>A zone as previews take it; its piece and set have to be loaded.</summary>
     public static ZoneDraft Draft(ZoneRow z) => new()
@@ -93,7 +101,7 @@ public static class ZoneEndpoints
         var shelf = await open.ShelfAsync(cancel);
         var neighbours = await ZoneStacks.Rows(db).Where(z => zone.Neighbours.Contains(z.Id)).OrderBy(z => z.Position).ToListAsync(cancel);
         return TypedResults.Ok(new ZonePage(
-            zone.Id, zone.Version, set.Name, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), draft, scheme, schools, [.. neighbours.Select(n => Neighbour(n, bench, shelf))], await AroundAsync(zone, draft.Air, db, cancel)));
+            zone.Id, zone.Version, set.Id, set.Name, zone.PieceId, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), draft, scheme, schools, [.. neighbours.Select(n => Neighbour(n, bench, shelf))], await AroundAsync(zone, draft.Air, db, cancel)));
     }
 
     // The stacks as they are kept, so that the one being worked on can be put in its place.

@@ -22,6 +22,9 @@ public sealed record OutcomeView(int Stops, int Risks, int Notes)
 {
     /// <summary>From Core.</summary>
     public static OutcomeView Of(Outcome o) => new(o.Stops, o.Risks, o.Notes);
+
+    /// <summary>Of several stacks together.</summary>
+    public static OutcomeView Sum(IEnumerable<OutcomeView> all) => all.Aggregate(new OutcomeView(0, 0, 0), (a, b) => new(a.Stops + b.Stops, a.Risks + b.Risks, a.Notes + b.Notes));
 }
 
 /// <summary>What a stack, or a change of one, costs on all copies.</summary>

@@ -64,6 +64,7 @@ public static class SchemeEndpoints
         var group = app.MapGroup("/api/schemes").WithTags("Schemes").ProducesValidationProblem();
         group.MapGet("", List).WithSummary("Every scheme, by name.");
         group.MapGet("{id:guid}", Get).WithSummary("A scheme with its coats and the zones that use it.");
+        group.MapGet("{id:guid}/versions", ListVersions).WithSummary("What the scheme was before, the newest first; at most 100.");
         group.MapPut("{id:guid}/stack", PutStack).WithSummary("Keeps the whole stack; 409 with the kept one when somebody else has changed it meanwhile.");
         group.MapPut("{id:guid}/name", PutName).WithSummary("Renames a scheme.");
         group.MapPost("{id:guid}/copy", Copy).WithSummary("Copies a scheme; a zone may move to the copy.");
@@ -86,8 +87,20 @@ public static class SchemeEndpoints
 
     private static async Task<Ok<SchemeView>> Get(Guid id, LowfellDb db, CancellationToken cancel) => TypedResults.Ok(await ViewAsync(id, db, cancel));
 
+    private static async Task<Ok<List<SchemeVersion>>> ListVersions(Guid id, LowfellDb db, CancellationToken cancel)
+    {
+        const int MostListed = 100;
+        if (!await db.Schemes.AnyAsync(s => s.Id == id, cancel))
+        {
+            throw RefusedException.NotFound("id", id);
+        }
+
+        var rows = await db.SchemeVersions.AsNoTracking().Where(v => v.SchemeId == id).OrderByDescending(v => v.Until).ThenByDescending(v => v.Id).Take(MostListed).ToListAsync(cancel);
+        return TypedResults.Ok(rows.ConvertAll(v => new SchemeVersion(v.Id, v.From, v.Until, Kept.Read<KeptCoats>(v.Coats).Coats)));
+    }
+
     private static async Task<Results<Ok<StackKept>, Conflict<StackConflict>>> PutStack(
-        Guid id, StackChange change, LowfellDb db, OpenBench open, CancellationToken cancel)
+        Guid id, StackChange change, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var shelf = await open.ShelfAsync(cancel);
         var families = await CheckAsync(id, change.Coats, shelf, db, cancel);
@@ -97,6 +110,7 @@ public static class SchemeEndpoints
             return await ConflictAsync(id, db, cancel);
         }
 
+        SchemeHistory.Note(db, row, clock.GetUtcNow());
         CoatRows.Replace(db, row, change.Coats, families);
         db.Entry(row).State = EntityState.Modified;
         try
@@ -113,10 +127,11 @@ public static class SchemeEndpoints
 
     /// <summary>Gives a scheme other coats, worked out elsewhere.</summary>
     /// <exception cref="RefusedException">Unknown, changed meanwhile, or coats that can't be kept.</exception>
-    internal static async Task TakeCoatsAsync(Guid id, int version, Func<IReadOnlyList<CoatDraft>, IReadOnlyList<CoatDraft>> change, OpenShelf shelf, LowfellDb db, CancellationToken cancel)
+    internal static async Task TakeCoatsAsync(Guid id, int version, Func<IReadOnlyList<CoatDraft>, IReadOnlyList<CoatDraft>> change, OpenShelf shelf, LowfellDb db, DateTimeOffset now, CancellationToken cancel)
     {
         var row = await db.Schemes.Include(s => s.Coats).SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         Versions.Check(version, row.Version);
+        SchemeHistory.Note(db, row, now);
         var coats = change([.. row.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)]);
         CoatRows.Replace(db, row, coats, await CheckAsync(id, coats, shelf, db, cancel));
         db.Entry(row).State = EntityState.Modified;

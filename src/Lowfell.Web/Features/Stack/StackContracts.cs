@@ -8,6 +8,13 @@ using Lowfell.Web.Features.Shelf;
 
 namespace Lowfell.Web.Features.Stack;
 
+/// <summary>A scheme as it stood before a sitting changed it.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="From">Since when it stood so; none where that is not known.</param>
+/// <param name="Until">Until when.</param>
+/// <param name="Coats">Its coats, from the substrate up.</param>
+public sealed record SchemeVersion(Guid Id, DateTimeOffset? From, DateTimeOffset Until, IReadOnlyList<CoatDraft> Coats);
+
 /// <summary>A coat's own deposit in place of the technique's.</summary>
 /// <param name="WetFilmUm">Wet film at recess, face, edge, um.</param>
 /// <param name="Coverage">Coverage at recess, face, edge.</param>

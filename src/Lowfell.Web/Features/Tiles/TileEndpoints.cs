@@ -148,7 +148,7 @@ public static class TileEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<NoContent> Adopt(Guid id, CellAdoption cell, LowfellDb db, OpenBench open, CancellationToken cancel)
+    private static async Task<NoContent> Adopt(Guid id, CellAdoption cell, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var plan = View(await RowAsync(id, db, cancel)).Tile.Plan;
         var checks = new Checks();
@@ -157,7 +157,7 @@ public static class TileEndpoints
         checks.Enforce();
         var zone = await Tree.ZoneAsync(db, cell.ZoneId, cancel);
         var coats = plan.Under.Append(plan.Rows[cell.Row]).Append(plan.Columns[cell.Column]).Select(c => c with { Id = Guid.CreateVersion7() }).ToList();
-        await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, cell.SchemeVersion, kept => cell.Instead ? coats : [.. kept, .. coats], await open.ShelfAsync(cancel), db, cancel);
+        await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, cell.SchemeVersion, kept => cell.Instead ? coats : [.. kept, .. coats], await open.ShelfAsync(cancel), db, clock.GetUtcNow(), cancel);
         return TypedResults.NoContent();
     }
 

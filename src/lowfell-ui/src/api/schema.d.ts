@@ -121,6 +121,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/zones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every zone by its names, in the order of the sets. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ZoneName"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/swatch": {
         parameters: {
             query?: never;
@@ -418,6 +454,89 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sets, pieces, zones, coats, paints, mixes and tiles by the beginnings of their words, forgiving typing errors; entries of the log, the newest first. */
+        get: {
+            parameters: {
+                query?: {
+                    q?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SearchAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was deleted in the last 30 days, the latest first; what belongs to something deleted comes back with that. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BinItem"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench": {
         parameters: {
             query?: never;
@@ -628,34 +747,31 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/sets/order": {
+    "/api/sets/cards": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        /** Puts the sets in another order. */
-        put: {
+        /** Every set as its card shows it: core sample, progress, what comes next, and what the rules find; without its pieces. */
+        get: {
             parameters: {
                 query?: never;
                 header?: never;
                 path?: never;
                 cookie?: never;
             };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Order"];
-                };
-            };
+            requestBody?: never;
             responses: {
-                /** @description No Content */
-                204: {
+                /** @description OK */
+                200: {
                     headers: {
                         [name: string]: unknown;
                     };
-                    content?: never;
+                    content: {
+                        "application/json": components["schemas"]["SetCard"][];
+                    };
                 };
                 /** @description Bad Request */
                 400: {
@@ -668,6 +784,7 @@ export interface paths {
                 };
             };
         };
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -682,7 +799,38 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** A set with its pieces and zones. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SetView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
         /** Changes a set: its name, scale and viewing distance. */
         put: {
             parameters: {
@@ -757,6 +905,53 @@ export interface paths {
                 };
             };
         };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts the sets in another order. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Order"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -961,7 +1156,38 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** A piece with its set's other pieces, its zones, what the rules find, and how far it is. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PiecePage"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
         /** Changes a piece. */
         put: {
             parameters: {
@@ -1514,6 +1740,53 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["SchemeView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/schemes/{id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the scheme was before, the newest first; at most 100. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SchemeVersion"][];
                     };
                 };
                 /** @description Bad Request */
@@ -4448,14 +4721,16 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Entries by words, zone and kind, the newest first. */
+        /** Entries by words, zone, piece and kind, the newest first; those after one of them, page by page. */
         get: {
             parameters: {
                 query?: {
                     search?: string;
                     zoneId?: string;
+                    pieceId?: string;
                     kind?: string;
                     copy?: number;
+                    after?: string;
                 };
                 header?: never;
                 path?: never;
@@ -4576,7 +4851,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The log as JSON. */
+        /** The log as JSON, the newest first. */
         get: {
             parameters: {
                 query?: never;
@@ -5398,6 +5673,35 @@ export interface components {
             /** @description Its preferences. */
             schools: components["schemas"]["Schools"];
         };
+        /** @description Something that was deleted and waits. */
+        BinItem: {
+            /** @description What it is. */
+            kind: components["schemas"]["BinKind"];
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Where it was; empty where it was in nothing. */
+            within: string;
+            /**
+             * Format: date-time
+             * @description When it was deleted.
+             */
+            deletedAt: string;
+            /**
+             * Format: date-time
+             * @description Until when it waits.
+             */
+            untilAt: string;
+        };
+        /**
+         * @description What kind of thing was deleted.
+         * @enum {unknown}
+         */
+        BinKind: "set" | "piece" | "zone" | "material" | "mix" | "tile" | "painted";
         /** @description A change of a bottle. */
         BottleChange: {
             /**
@@ -5531,6 +5835,48 @@ export interface components {
             dryFilmUm: number;
             /** @description Whether predictions follow it. */
             inForce: boolean;
+        };
+        /** @description What a card shows of a set, as it was worked out. */
+        CardFacts: {
+            /**
+             * Format: int32
+             * @description Pieces.
+             */
+            pieces: number;
+            /**
+             * Format: int32
+             * @description Copies of all of them.
+             */
+            copies: number;
+            /**
+             * Format: int32
+             * @description Zones.
+             */
+            zones: number;
+            /**
+             * Format: double
+             * @description Area of all copies, mm2.
+             */
+            areaMm2: number;
+            largest: null | components["schemas"]["Place"];
+            /** @description Core sample there, the substrate first. */
+            sample: components["schemas"]["SampleStratum"][];
+            /** @description Recess, face and edge of the finished zones of other pieces, one each, the largest first. */
+            looks: string[][];
+            /** @description What the rules find in its zones. */
+            findings: components["schemas"]["OutcomeView"];
+            /**
+             * Format: int32
+             * @description Steps that are done or left out, counted copy by copy.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Steps in all, counted copy by copy.
+             */
+            steps: number;
+            /** @description What comes next. */
+            next: null | string;
         };
         /** @description A short, calm caution for one coat. */
         Caution: {
@@ -6191,6 +6537,68 @@ export interface components {
          * @enum {unknown}
          */
         Fitting: "free" | "before" | "after";
+        /** @description Something found by its name. */
+        Found: {
+            /** @description What it is. */
+            kind: components["schemas"]["FoundKind"];
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Where it is: set and piece, or the house of a paint; empty where it is in nothing. */
+            within: string;
+            /**
+             * Format: uuid
+             * @description Its set.
+             */
+            setId: null | string;
+            /**
+             * Format: uuid
+             * @description Its piece.
+             */
+            pieceId: null | string;
+            /**
+             * Format: uuid
+             * @description Its zone.
+             */
+            zoneId: null | string;
+            /** @description Its colour, #rrggbb; none where it has none of its own. */
+            colour: null | string;
+            /** @description It is only like what was asked for. */
+            near: boolean;
+        };
+        /** @description An entry of the log that was found. */
+        FoundEntry: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description Piece and zone, as they were called then. */
+            label: string;
+            /** @description Paint. */
+            paint: string;
+            /** @description Note. */
+            note: string;
+            /**
+             * Format: int32
+             * @description Copy.
+             */
+            copy: number;
+        };
+        /**
+         * @description What kind of thing a search has found.
+         * @enum {unknown}
+         */
+        FoundKind: "set" | "piece" | "zone" | "coat" | "paint" | "mix" | "tile";
         /**
          * @description Glue for sand and grit.
          * @enum {unknown}
@@ -7619,6 +8027,50 @@ export interface components {
             findings: components["schemas"]["PieceFindingView"][];
             better: null | components["schemas"]["ZoneOrderView"];
         };
+        /** @description A piece by its name. */
+        PieceName: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Name. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Its first zone; none where it has none yet.
+             */
+            firstZoneId: null | string;
+        };
+        /** @description A piece, where it belongs and how far it is. */
+        PiecePage: {
+            /**
+             * Format: uuid
+             * @description Its set.
+             */
+            setId: string;
+            /** @description Name of the set. */
+            setName: string;
+            /**
+             * Format: double
+             * @description Scale, one to so many.
+             */
+            scale: number;
+            /** @description The piece. */
+            piece: components["schemas"]["PieceView"];
+            /** @description The pieces of the set in order, this one among them. */
+            pieces: components["schemas"]["PieceName"][];
+            /**
+             * Format: int32
+             * @description Steps that are done or left out, counted copy by copy.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Steps in all, counted copy by copy.
+             */
+            steps: number;
+        };
         /** @description All zones of a piece, in the order in which they are painted. */
         PieceRequest: {
             /** @description 1-60 zones. */
@@ -7686,6 +8138,23 @@ export interface components {
          * @enum {unknown}
          */
         PinWashSchool: "satin" | "gloss";
+        /** @description A zone by its names. */
+        Place: {
+            /**
+             * Format: uuid
+             * @description Its piece.
+             */
+            pieceId: string;
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Name of the piece. */
+            piece: string;
+            /** @description Name of the zone. */
+            zone: string;
+        };
         /** @description A plan beside the one that it took the place of. */
         PlanComparison: {
             /** @description What that one came to when it was made. */
@@ -8196,6 +8665,26 @@ export interface components {
             /** @description Name of its set. */
             set: string;
         };
+        /** @description A scheme as it stood before a sitting changed it. */
+        SchemeVersion: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description Since when it stood so; none where that is not known.
+             */
+            from: null | string;
+            /**
+             * Format: date-time
+             * @description Until when.
+             */
+            until: string;
+            /** @description Its coats, from the substrate up. */
+            coats: components["schemas"]["CoatDraft"][];
+        };
         /** @description A scheme with its coats. */
         SchemeView: {
             /**
@@ -8326,6 +8815,42 @@ export interface components {
          * @enum {unknown}
          */
         Scope: "stack" | "piece" | "evening";
+        /** @description What a search has found. */
+        SearchAnswer: {
+            /** @description By name, the nearest first. */
+            names: components["schemas"]["Found"][];
+            /** @description In the log, the newest first. */
+            entries: components["schemas"]["FoundEntry"][];
+        };
+        /** @description A set as its card shows it. */
+        SetCard: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Version to send back with a change.
+             */
+            version: number;
+            /** @description Name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Scale, one to so many.
+             */
+            scale: number;
+            /**
+             * Format: double
+             * @description Distance that it is looked at from, mm.
+             */
+            viewingMm: number;
+            /** @description What was worked out. */
+            facts: components["schemas"]["CardFacts"];
+            /** @description That is of today; else of before, until it is worked out again. */
+            current: boolean;
+        };
         /** @description A change with the version it was made on. */
         SetChange: {
             /**
@@ -9130,6 +9655,30 @@ export interface components {
             viewingMm?: number;
             air?: null | components["schemas"]["AirDraft"];
         };
+        /** @description A zone by its names, to be chosen. */
+        ZoneName: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Name. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description Its piece.
+             */
+            pieceId: string;
+            /** @description Name of the piece. */
+            piece: string;
+            /**
+             * Format: uuid
+             * @description Its set.
+             */
+            setId: string;
+            /** @description Name of the set. */
+            set: string;
+        };
         /** @description A better order of the zones. */
         ZoneOrderView: {
             /** @description The zones in that order. */
@@ -9152,9 +9701,19 @@ export interface components {
              * @description Its version.
              */
             version: number;
+            /**
+             * Format: uuid
+             * @description Its set.
+             */
+            setId: string;
             /** @description Name of its set. */
             setName: string;
-            /** @description Its piece. */
+            /**
+             * Format: uuid
+             * @description Its piece.
+             */
+            pieceId: string;
+            /** @description Figures of the piece. */
             piece: components["schemas"]["PieceDraft"];
             /** @description Its settings. */
             settings: components["schemas"]["ZoneSettings"];
