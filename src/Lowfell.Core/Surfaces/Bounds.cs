@@ -60,3 +60,6 @@ public sealed class AnyCopiesBoundAttribute() : LengthBoundAttribute(0, CopiesBo
 
 /// <summary>Zones of a piece, or of its set, that a zone names.</summary>
 public sealed class ZoneListBoundAttribute() : LengthBoundAttribute(0, 600);
+
+/// <summary>A pasted list of pieces.</summary>
+public sealed class PieceTextBoundAttribute() : LengthBoundAttribute(1, 200_000);

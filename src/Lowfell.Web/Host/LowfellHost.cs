@@ -100,6 +100,7 @@ public static class LowfellHost
         CraftEndpoints.Map(bound);
         SetEndpoints.Map(bound);
         PieceEndpoints.Map(bound);
+        PasteEndpoints.Map(bound);
         ZoneEndpoints.Map(bound);
         SchemeEndpoints.Map(bound);
         ShelfEndpoints.Map(bound);

@@ -23,16 +23,17 @@ public sealed record DilutionTrial(Guid SchemeId, Guid CoatId, [PaintFractionBou
 /// <param name="CoatId">The coat.</param>
 public sealed record CoatOfScheme(Guid SchemeId, Guid CoatId);
 
-/// <summary>What amounts are wanted of: a set, a scheme, or everything.</summary>
+/// <summary>What amounts are wanted of: a set, a piece, a scheme, or everything.</summary>
 /// <param name="SetId">Only this set.</param>
 /// <param name="SchemeId">Only this scheme.</param>
 /// <param name="Palette">What is mixed on.</param>
 /// <param name="Copies">Other numbers of copies.</param>
 /// <param name="Dilutions">Other dilutions.</param>
 /// <param name="Only">Only these coats, as for tonight; all of them where none are named.</param>
+/// <param name="PieceId">Only this piece.</param>
 public sealed record AmountsRequest(
     Guid? SetId = null, Guid? SchemeId = null, Palette Palette = Palette.Wet, [ManyBound] IReadOnlyList<CopiesTrial>? Copies = null, [ManyBound] IReadOnlyList<DilutionTrial>? Dilutions = null,
-    [ManyBound] IReadOnlyList<CoatOfScheme>? Only = null);
+    [ManyBound] IReadOnlyList<CoatOfScheme>? Only = null, Guid? PieceId = null);
 
 /// <summary>How the shelf stands to a need.</summary>
 public enum StockVerdict

@@ -40,6 +40,7 @@ public static class AmountEndpoints
         Check(request);
         var zones = await ZoneStacks.Rows(db)
             .Where(z => request.SetId == null || z.Piece!.SetId == request.SetId)
+            .Where(z => request.PieceId == null || z.PieceId == request.PieceId)
             .Where(z => request.SchemeId == null || z.SchemeId == request.SchemeId)
             .ToListAsync(cancel);
         await CheckKnownAsync(request, db, cancel);
@@ -154,6 +155,11 @@ public static class AmountEndpoints
         if (request.SetId is { } set && !await db.Sets.AnyAsync(s => s.Id == set && s.DeletedAt == null, cancel))
         {
             throw RefusedException.NotFound("setId", set);
+        }
+
+        if (request.PieceId is { } piece && !await db.Pieces.AnyAsync(p => p.Id == piece && p.DeletedAt == null, cancel))
+        {
+            throw RefusedException.NotFound("pieceId", piece);
         }
 
         if (request.SchemeId is { } scheme && !await db.Schemes.AnyAsync(s => s.Id == scheme, cancel))

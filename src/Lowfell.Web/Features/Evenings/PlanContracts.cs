@@ -250,6 +250,11 @@ public sealed record PlanView(
     KeptPlanView? Kept,
     string CautionNote);
 
+/// <summary>When a set is done.</summary>
+/// <param name="SetId">The set.</param>
+/// <param name="DoneOn">The evening; none where the plan does not reach its end.</param>
+public sealed record SetDone(Guid SetId, DateOnly? DoneOn);
+
 /// <summary>Another way to do it.</summary>
 /// <param name="Name">What is done otherwise.</param>
 /// <param name="Summary">What it comes to.</param>

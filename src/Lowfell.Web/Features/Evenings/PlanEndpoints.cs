@@ -1,3 +1,4 @@
+using Microsoft.EntityFrameworkCore;
 using System.Security.Cryptography;
 using System.Text;
 using Lowfell.Core.Evenings.Steps;
@@ -27,6 +28,7 @@ public static class PlanEndpoints
         var group = app.MapGroup("/api/plan").WithTags("Evenings").ProducesValidationProblem();
         group.MapPost("", Plan).WithSummary("Plans the open coats of sets through the evenings; nothing is kept.");
         group.MapPost("what-ifs", WhatIfs).WithSummary("The same plan beside other ways to do it.");
+        group.MapGet("done-by", DoneBy).WithSummary("The evening on which each set with open steps is done, by the held plan or one made now over all sets.");
         group.MapGet("feed", GetFeed).WithSummary("The address at which a calendar program may follow the plan; none until one is made.");
         group.MapPost("feed", NewFeed).WithSummary("A new secret address for calendar programs; the old one ends.");
         group.MapDelete("feed", CloseFeed).WithSummary("Ends the address.");
@@ -36,6 +38,17 @@ public static class PlanEndpoints
 
     private static async Task<Ok<PlanView>> Plan(PlanRequest request, PlanDesk desk, CancellationToken cancel) =>
         TypedResults.Ok(await desk.CurrentAsync(request, cancel));
+
+    private static async Task<Ok<List<SetDone>>> DoneBy(PlanDesk desk, LowfellDb db, CancellationToken cancel)
+    {
+        var plan = await desk.CurrentAsync(new(), cancel);
+        var setOf = (await db.Zones.Select(z => new { z.Id, z.Piece!.SetId }).ToListAsync(cancel)).ToDictionary(z => z.Id, z => z.SetId);
+
+        // Where steps are left over, no set is said to be done: the plan does not tell whose they are.
+        var complete = plan.Problem is null && plan.Kept is null or { Missing: 0 };
+        return TypedResults.Ok(plan.Calendar.SelectMany(e => e.Steps.Select(s => (Set: setOf.GetValueOrDefault(s.ZoneId), e.Day)))
+            .GroupBy(s => s.Set).Select(g => new SetDone(g.Key, complete ? g.Max(s => s.Day) : null)).ToList());
+    }
 
     private static async Task<Ok<List<WhatIf>>> WhatIfs(PlanRequest request, PlanDesk desk, CancellationToken cancel)
     {

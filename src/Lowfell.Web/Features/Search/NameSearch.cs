@@ -17,7 +17,7 @@ internal sealed class NameSearch(LowfellDb db, Guid bench, OpenShelf shelf)
 {
     private const int Most = 24;
     private const int Few = 4;
-    private const int MostCoats = 6;
+    private const int MostCoats = 4;
 
     /// <summary>What is found for words in lower case, at least one.</summary>
     public async Task<IReadOnlyList<Found>> FindAsync(IReadOnlyList<string> words, CancellationToken cancel)

@@ -9,6 +9,9 @@ namespace Lowfell.Web.Features.Sets;
 /// <summary>Pieces of a set.</summary>
 public static class PieceEndpoints
 {
+    /// <summary>The most pieces that a set holds.</summary>
+    public const int MostPieces = 500;
+
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
@@ -23,10 +26,15 @@ public static class PieceEndpoints
         group.MapPost("restore", Restore).WithSummary("Undoes a deletion.");
     }
 
-    private static async Task<Ok<PiecePage>> Page(Guid id, SetStamps stamps, OpenBench open, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<PiecePage>> Page(Guid id, SetStamps stamps, StampQueue queue, OpenBench open, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
         var setId = await db.Pieces.Where(p => p.Id == id && p.DeletedAt == null).Select(p => (Guid?)p.SetId).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("id", id);
-        var set = (await stamps.ReadAsync(TimeSpan.MaxValue, cancel, setId)).SingleOrDefault() ?? throw RefusedException.NotFound("id", id);
+        var set = (await stamps.ReadAsync(SetEndpoints.Moment, cancel, setId)).SingleOrDefault() ?? throw RefusedException.NotFound("id", id);
+        if (stamps.IsBehind)
+        {
+            queue.Ask(open.BenchId);
+        }
+
         var view = SetEndpoints.View(set, stamps);
         var work = await WorkReader.ReadAsync(setId, clock.GetUtcNow(), await open.RowAsync(cancel), await open.ShelfAsync(cancel), db, cancel);
         var (done, steps) = work.Count(id);
@@ -114,7 +122,6 @@ public static class PieceEndpoints
 
     private static async Task<int> NextPosition(Guid setId, LowfellDb db, CancellationToken cancel)
     {
-        const int MostPieces = 500;
         var positions = await db.Pieces.Where(p => p.SetId == setId && p.DeletedAt == null).Select(p => p.Position).ToListAsync(cancel);
         return positions.Count < MostPieces
             ? positions.DefaultIfEmpty(-1).Max() + 1

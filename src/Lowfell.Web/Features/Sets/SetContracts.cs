@@ -105,7 +105,11 @@ public sealed record PiecePage(Guid SetId, string SetName, double Scale, PieceVi
 /// <param name="Piece">Name of the piece.</param>
 /// <param name="SetId">Its set.</param>
 /// <param name="Set">Name of the set.</param>
-public sealed record ZoneName(Guid Id, string Name, Guid PieceId, string Piece, Guid SetId, string Set);
+/// <param name="Copies">Copies of the piece.</param>
+/// <param name="Substrate">What the piece is made of.</param>
+/// <param name="Relief">Relief of the zone.</param>
+/// <param name="Scale">Scale of the set, one to so many.</param>
+public sealed record ZoneName(Guid Id, string Name, Guid PieceId, string Piece, Guid SetId, string Set, int Copies, Substrate Substrate, Relief Relief, double Scale);
 
 /// <summary>A set.</summary>
 /// <param name="Id">Its id.</param>

@@ -11,7 +11,7 @@ namespace Lowfell.Web.Features.Sets;
 public static class SetEndpoints
 {
     // A shelf that changes makes thousands of stacks stale: nobody waits longer than this for a list.
-    private static readonly TimeSpan Moment = TimeSpan.FromMilliseconds(250);
+    internal static readonly TimeSpan Moment = TimeSpan.FromMilliseconds(250);
 
     private const int MostSets = 500;
 

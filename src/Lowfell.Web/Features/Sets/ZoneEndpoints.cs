@@ -56,7 +56,7 @@ public static class ZoneEndpoints
     private static async Task<Ok<List<ZoneName>>> Names(LowfellDb db, CancellationToken cancel) => TypedResults.Ok(await db.Zones
         .Where(z => z.DeletedAt == null && z.Piece!.DeletedAt == null && z.Piece.Set!.DeletedAt == null)
         .OrderBy(z => z.Piece!.Set!.Position).ThenBy(z => z.Piece!.SetId).ThenBy(z => z.Piece!.Position).ThenBy(z => z.PieceId).ThenBy(z => z.Position)
-        .Select(z => new ZoneName(z.Id, z.Name, z.PieceId, z.Piece!.Name, z.Piece.SetId, z.Piece.Set!.Name)).ToListAsync(cancel));
+        .Select(z => new ZoneName(z.Id, z.Name, z.PieceId, z.Piece!.Name, z.Piece.SetId, z.Piece.Set!.Name, z.Piece.Copies, z.Piece.Substrate, z.Relief, z.Piece.Set.Scale)).ToListAsync(cancel));
 
     /// <summary>A zone as previews take it; its piece and set have to be loaded.</summary>
     public static ZoneDraft Draft(ZoneRow z) => new()

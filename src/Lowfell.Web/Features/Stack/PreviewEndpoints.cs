@@ -27,6 +27,7 @@ public static class PreviewEndpoints
         group.MapPost("stack/bound", (StackRequest request) => TypedResults.NoContent()).ExcludeFromDescription();
         group.MapPost("mends", Mends).WithSummary("The mends of one finding with what each costs and leads to, the best first.").ProducesProblem(409);
         group.MapPost("mend-all", MendAllOf).WithSummary("Looks for the mends that leave no stop and no risk at the least cost.");
+        group.MapPost("cost", CostOf).WithSummary("What a stack costs on all copies: waits, hands-on minutes, paint.");
         group.MapPost("piece", Piece).WithSummary("What the rules find over all zones of a piece, and a better order of them.");
         group.MapPost("help", Help).WithSummary("Passes to cover, the base for the target, and the nearest on the shelf.");
     }
@@ -101,6 +102,12 @@ public static class PreviewEndpoints
             CostView.Of(mended.CostAfter),
             MovedView.Of(mended.Moved),
             Coats(mended.Draft, request.Coats.ToDictionary(c => c.Id), shelf)));
+    }
+
+    private static async Task<Ok<CostView>> CostOf(StackRequest request, OpenBench open, CancellationToken cancel)
+    {
+        var (draft, _) = await ReadAsync(request.Zone, request.Coats, request.Schools, open, cancel);
+        return TypedResults.Ok(CostView.Of(StackCost.Of(new Reading(draft, Predictor.Predict(draft)))));
     }
 
     private static IReadOnlyList<CoatDraft> Coats(StackDraft draft, Dictionary<Guid, CoatDraft> before, OpenShelf? shelf) =>

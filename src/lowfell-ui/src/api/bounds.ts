@@ -162,6 +162,9 @@ export const bounds = {
     fitMin: { min: 0.5, max: 240, unit: "min" },
     glueMin: { min: 0, max: 2880, unit: "min" },
   },
+  PiecePaste: {
+    text: { maxLength: 200000 },
+  },
   PieceRequest: {
     zones: { maxItems: 60 },
     joins: { maxItems: 1770 },

@@ -24,7 +24,7 @@ test("no screen keeps a key of its own, nor says by hand what is stale", () => {
 });
 
 test("a paint that changes changes what stacks look like, cost and take; a bottle does not", () => {
-  for (const name of ["preview", "sets", "zone", "amounts", "plan", "standIns", "mendAll", "match"])
+  for (const name of ["preview", "cards", "set", "piece", "zone", "amounts", "plan", "standIns", "mendAll", "match"])
     expect(isStale(["shelf"], name), name).toBe(true);
   expect(isStale(["bottles"], "amounts")).toBe(true);
   expect(isStale(["bottles"], "preview")).toBe(false);
@@ -54,7 +54,7 @@ test("nobody waits for what takes seconds", async () => {
 test("a kept stack is taken over by every page that shows it, and nothing is asked for", () => {
   const asked = vi.fn(() => Promise.resolve([]));
   const watching = new QueryObserver(queryClient, {
-    queryKey: ["sets"],
+    queryKey: ["cards"],
     queryFn: asked,
     initialData: [],
     staleTime: Infinity,
@@ -67,7 +67,7 @@ test("a kept stack is taken over by every page that shows it, and nothing is ask
   stackKept("s", 4, coats);
   expect(queryClient.getQueryData<ZonePage>(["zone", "a"])?.scheme).toMatchObject({ version: 4, coats, name: "Wall" });
   expect(queryClient.getQueryData<ZonePage>(["zone", "b"])?.scheme.version).toBe(3);
-  expect(queryClient.getQueryState(["sets"])?.isInvalidated).toBe(true);
+  expect(queryClient.getQueryState(["cards"])?.isInvalidated).toBe(true);
   expect(queryClient.getQueryState(["zone", "a"])?.isInvalidated).toBe(false);
   expect(queryClient.getQueryState(["zone", "b"])?.isInvalidated).toBe(true);
   expect(asked).not.toHaveBeenCalled();
@@ -75,8 +75,8 @@ test("a kept stack is taken over by every page that shows it, and nothing is ask
 });
 
 test("preferences show at once, and what is judged by them is asked for anew", () => {
-  queryClient.setQueryData(["sets"], []);
+  queryClient.setQueryData(["cards"], []);
   schoolsChosen({ id: "b", name: "My bench" } as Bench);
   expect(queryClient.getQueryData(queries.bench().queryKey)).toMatchObject({ name: "My bench" });
-  expect(queryClient.getQueryState(["sets"])?.isInvalidated).toBe(true);
+  expect(queryClient.getQueryState(["cards"])?.isInvalidated).toBe(true);
 });

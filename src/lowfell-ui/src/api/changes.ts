@@ -2,15 +2,17 @@ import { queryClient } from "./client";
 import type { QueryName } from "./queries";
 import type { Bench, Coat, ZonePage } from "./types";
 
-const judged: QueryName[] = ["preview", "help", "mends", "mendAll", "judgement", "effects"];
-const planned: QueryName[] = ["plan", "whatIfs", "progress"];
+const judged: QueryName[] = ["preview", "cost", "help", "mends", "mendAll", "judgement", "effects"];
+const planned: QueryName[] = ["plan", "whatIfs", "doneBy", "progress"];
+/** Where sets and pieces show how they look and stand. */
+const shown: QueryName[] = ["cards", "set", "piece"];
 
 /** What a change makes stale. */
 const stale = {
   /** Sets, pieces and zones. */
-  tree: ["sets", "zone", "schemes", "amounts", "match", "effects", ...planned],
+  tree: [...shown, "zones", "bin", "zone", "schemes", "scheme", "amounts", "match", "effects", ...planned],
   /** A stack, changed by another screen than its own. */
-  stack: ["sets", "zone", "schemes", "amounts", "match", "effects", "standIns", ...planned],
+  stack: [...shown, "zone", "versions", "schemes", "scheme", "amounts", "match", "effects", "standIns", ...planned],
   /** What a paint is: how it covers, dries, mixes. */
   shelf: [
     "materials",
@@ -23,7 +25,8 @@ const stale = {
     "mixPreview",
     "ratio",
     "again",
-    "sets",
+    ...shown,
+    "bin",
     "zone",
     "amounts",
     "tilePreview",
@@ -34,27 +37,27 @@ const stale = {
   /** How much of it there is. */
   bottles: ["materials", "amounts", "mixRecords", "again"],
   /** Recipes. */
-  mixes: ["mixes", "mixPreview", "sets", "zone", "amounts", "match", ...judged, ...planned],
+  mixes: ["mixes", "mixPreview", "bin", ...shown, "zone", "amounts", "match", ...judged, ...planned],
   /** What was mixed, and where it went. */
   mixRecords: ["mixRecords", "again", "materials", "amounts"],
-  tiles: ["tiles"],
-  painted: ["painted", "match"],
+  tiles: ["tiles", "bin"],
+  painted: ["painted", "match", "bin"],
   /** The evenings, and the air of the room. */
-  calendar: ["calendar", "sets", "zone", "amounts", ...judged, ...planned],
+  calendar: ["calendar", ...shown, "zone", "amounts", ...judged, ...planned],
   /** Preferences. */
-  schools: ["sets", "zone", "amounts", "match", ...judged, ...planned],
+  schools: [...shown, "zone", "amounts", "match", ...judged, ...planned],
   /** The plan that is held. */
   plan: planned,
   feed: ["feed"],
   /** What was done. */
-  log: ["log", "amounts", ...planned],
+  log: ["log", "cards", "piece", "amounts", ...planned],
 } satisfies Record<string, QueryName[]>;
 
 /** Something that a painter changes. */
 export type Change = keyof typeof stale;
 
 /** What takes seconds to work out: nobody waits for it. */
-const slow: QueryName[] = ["whatIfs", "effects", "standIns", "match"];
+const slow: QueryName[] = ["whatIfs", "doneBy", "effects", "standIns", "match"];
 
 /** Tells that something was changed: what follows from it is asked for anew, at once where it is shown. Resolves once that is there, but for what takes seconds. */
 export function changed(...what: Change[]): Promise<void> {

@@ -1,16 +1,19 @@
-import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { infiniteQueryOptions, keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, ask, Problem, queryClient } from "./client";
 import { kept, stored } from "./stored";
 import type {
   AmountsRequest,
   Coat,
   Finding,
+  LogEntry,
   LogKind,
   Material,
   MaterialDraft,
   MixDraft,
   MixWish,
+  PieceDraft,
   PieceRequest,
+  PieceView,
   Plan,
   PlanRequest,
   Schools,
@@ -27,6 +30,8 @@ const weighMs = 250;
 const passingTries = 5;
 const healthMs = 15_000;
 const amissMs = 2_000;
+/** Entries on a page of the log; a shorter one is the last. */
+const logPage = 500;
 const planKey = "lowfell.benchPlan.7";
 const progressKey = "lowfell.benchProgress.2";
 
@@ -45,7 +50,8 @@ export interface AskedProgress {
 }
 
 /** Whether something of a set is shown as it was before a change of shelf or preferences. */
-const isBehind = (set: SetView) => set.pieces.some((p) => !p.current || p.zones.some((z) => !z.current));
+const isPieceBehind = (p: PieceView) => !p.current || p.zones.some((z) => !z.current);
+const isBehind = (set: SetView) => set.pieces.some(isPieceBehind);
 
 // A question about a draft: its answer never changes, and soon nobody asks again.
 const ofDraft = { gcTime: minuteMs, staleTime: Infinity } as const;
@@ -70,17 +76,73 @@ export const queries = {
       staleTime: 0,
     }),
 
-  sets: () =>
+  /** Every set as its card shows it, without its pieces. */
+  cards: () =>
     queryOptions({
-      queryKey: ["sets"],
-      queryFn: () => ask(api.GET("/api/sets")),
-      refetchInterval: (q) => (q.state.data?.some(isBehind) ? behindMs : false),
+      queryKey: ["cards"],
+      queryFn: () => ask(api.GET("/api/sets/cards")),
+      refetchInterval: (q) => (q.state.data?.some((c) => !c.current) ? behindMs : false),
+    }),
+  set: (id: string) =>
+    queryOptions({
+      queryKey: ["set", id],
+      queryFn: () => ask(api.GET("/api/sets/{id}", at(id))),
+      refetchInterval: (q) => (q.state.data && isBehind(q.state.data) ? behindMs : false),
+    }),
+  /** What would become of a pasted list of pieces. */
+  pasted: (setId: string, text: string, substrate: PieceDraft["substrate"]) =>
+    queryOptions({
+      queryKey: ["pasted", setId, text, substrate],
+      queryFn: ({ signal }) =>
+        ask(
+          api.POST("/api/sets/{setId}/pieces/paste", {
+            params: { path: { setId } },
+            body: { text, substrate, dryRun: true },
+            signal,
+          }),
+        ),
+      enabled: text.trim() !== "",
+      placeholderData: keepPreviousData,
+      retry: false,
+      gcTime: minuteMs,
+    }),
+  piece: (id: string) =>
+    queryOptions({
+      queryKey: ["piece", id],
+      queryFn: () => ask(api.GET("/api/pieces/{id}", at(id))),
+      refetchInterval: (q) => (q.state.data && isPieceBehind(q.state.data.piece) ? behindMs : false),
+    }),
+  /** Every zone by its names, to choose one of. */
+  zones: () => queryOptions({ queryKey: ["zones"], queryFn: () => ask(api.GET("/api/zones")) }),
+  search: (q: string) =>
+    queryOptions({
+      queryKey: ["search", q],
+      queryFn: ({ signal }) => ask(api.GET("/api/search", { params: { query: { q } }, signal })),
+      enabled: q !== "",
+      placeholderData: keepPreviousData,
+      staleTime: 0,
+      gcTime: minuteMs,
+    }),
+  bin: () => queryOptions({ queryKey: ["bin"], queryFn: () => ask(api.GET("/api/bin")), staleTime: 0 }),
+  /** What a scheme was before. */
+  versions: (schemeId: string) =>
+    queryOptions({
+      queryKey: ["versions", schemeId],
+      queryFn: () => ask(api.GET("/api/schemes/{id}/versions", at(schemeId))),
+      staleTime: 0,
     }),
   zone: (id: string) =>
     queryOptions({
       queryKey: ["zone", id],
       queryFn: () => ask(api.GET("/api/zones/{id}", at(id))),
       refetchOnWindowFocus: false,
+    }),
+  scheme: (id: string) =>
+    queryOptions({
+      queryKey: ["scheme", id],
+      queryFn: () => ask(api.GET("/api/schemes/{id}", at(id))),
+      enabled: id !== "",
+      staleTime: 0,
     }),
   schemes: () => queryOptions({ queryKey: ["schemes"], queryFn: () => ask(api.GET("/api/schemes")) }),
 
@@ -90,6 +152,14 @@ export const queries = {
       queryKey: ["preview", zone, coats, schools],
       queryFn: ({ signal }) => ask(api.POST("/api/preview/stack", { body: { zone, coats, schools }, signal })),
       placeholderData: keepPreviousData,
+      ...ofDraft,
+    }),
+  /** What a stack costs on all copies. */
+  cost: (zone: ZoneDraft, coats: Coat[], schools: Schools) =>
+    queryOptions({
+      queryKey: ["cost", zone, coats, schools],
+      queryFn: ({ signal }) => ask(api.POST("/api/preview/cost", { body: { zone, coats, schools }, signal })),
+      retry: false,
       ...ofDraft,
     }),
   help: (zone: ZoneDraft, coats: Coat[], schools: Schools, coatId: string) =>
@@ -248,6 +318,13 @@ export const queries = {
       placeholderData: keepPreviousData,
       staleTime: minuteMs,
     }),
+  /** When each set is done. */
+  doneBy: () =>
+    queryOptions({
+      queryKey: ["doneBy"],
+      queryFn: ({ signal }) => ask(api.GET("/api/plan/done-by", { signal })),
+      staleTime: minuteMs,
+    }),
   whatIfs: (request: PlanRequest) =>
     queryOptions({
       queryKey: ["whatIfs", request],
@@ -291,10 +368,14 @@ export const queries = {
       enabled: setId !== undefined,
       staleTime: 0,
     }),
-  log: (search: string, kind: LogKind | undefined) =>
-    queryOptions({
-      queryKey: ["log", search, kind],
-      queryFn: ({ signal }) => ask(api.GET("/api/log", { params: { query: { search, kind } }, signal })),
+  /** The log page by page, the newest first; of one piece where it is named. */
+  log: (search: string, kind: LogKind | undefined, pieceId?: string) =>
+    infiniteQueryOptions({
+      queryKey: ["log", search, kind, pieceId],
+      queryFn: ({ signal, pageParam }) =>
+        ask(api.GET("/api/log", { params: { query: { search, kind, pieceId, after: pageParam } }, signal })),
+      initialPageParam: undefined as string | undefined,
+      getNextPageParam: (page: LogEntry[]) => (page.length >= logPage ? page.at(-1)?.id : undefined),
       placeholderData: keepPreviousData,
       staleTime: 0,
     }),
@@ -305,10 +386,19 @@ export type QueryName =
   | "health"
   | "bench"
   | "effects"
-  | "sets"
+  | "cards"
+  | "set"
+  | "piece"
+  | "pasted"
+  | "zones"
+  | "search"
+  | "bin"
+  | "versions"
   | "zone"
   | "schemes"
+  | "scheme"
   | "preview"
+  | "cost"
   | "help"
   | "mends"
   | "mendAll"
@@ -335,6 +425,7 @@ export type QueryName =
   | "licences"
   | "plan"
   | "whatIfs"
+  | "doneBy"
   | "progress"
   | "log";
 

@@ -121,6 +121,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sets/{setId}/pieces/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a pasted list of pieces with their zones; all of them are added, or none. Zones of one name share a scheme. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    setId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PiecePaste"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PastedPiece"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/zones": {
         parameters: {
             query?: never;
@@ -4107,6 +4158,51 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/done-by": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The evening on which each set with open steps is done, by the held plan or one made now over all sets. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SetDone"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/feed": {
         parameters: {
             query?: never;
@@ -5476,6 +5572,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preview/cost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a stack costs on all copies: waits, hands-on minutes, paint. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StackRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CostView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/piece": {
         parameters: {
             query?: never;
@@ -5596,7 +5741,7 @@ export interface components {
              */
             fan: boolean;
         };
-        /** @description What amounts are wanted of: a set, a scheme, or everything. */
+        /** @description What amounts are wanted of: a set, a piece, a scheme, or everything. */
         AmountsRequest: {
             /**
              * Format: uuid
@@ -5620,6 +5765,11 @@ export interface components {
             dilutions?: null | components["schemas"]["DilutionTrial"][];
             /** @description Only these coats, as for tonight; all of them where none are named. */
             only?: null | components["schemas"]["CoatOfScheme"][];
+            /**
+             * Format: uuid
+             * @description Only this piece.
+             */
+            pieceId?: null | string;
         };
         /** @description Amounts of a set, a scheme or everything. */
         AmountsView: {
@@ -7901,6 +8051,27 @@ export interface components {
              */
             coats: number;
         };
+        /** @description What became, or would become, of a line. */
+        PastedPiece: {
+            /**
+             * Format: int32
+             * @description Which line, from 1.
+             */
+            line: number;
+            /** @description Name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Copies.
+             */
+            copies: number;
+            /** @description Size in the painter's words; empty for the usual one. */
+            size: string;
+            /** @description Names of its zones. */
+            zones: string[];
+            /** @description Why it can't be taken; none where it can. */
+            fault: null | string;
+        };
         /** @description A picture that was kept. */
         PhotoView: {
             /**
@@ -8070,6 +8241,18 @@ export interface components {
              * @description Steps in all, counted copy by copy.
              */
             steps: number;
+        };
+        /** @description A pasted list of pieces. */
+        PiecePaste: {
+            /** @description A piece a line: name, copies, length x width x height in mm, zones with + between them. */
+            text: string;
+            /** @description What they are made of. */
+            substrate: components["schemas"]["Substrate"];
+            /**
+             * @description Only says what it would make of it.
+             * @default false
+             */
+            dryRun: boolean;
         };
         /** @description All zones of a piece, in the order in which they are painted. */
         PieceRequest: {
@@ -8872,6 +9055,19 @@ export interface components {
              * @default 1000
              */
             viewingMm: number;
+        };
+        /** @description When a set is done. */
+        SetDone: {
+            /**
+             * Format: uuid
+             * @description The set.
+             */
+            setId: string;
+            /**
+             * Format: date
+             * @description The evening; none where the plan does not reach its end.
+             */
+            doneOn: null | string;
         };
         /** @description A set as it is drawn up. */
         SetDraft: {
@@ -9678,6 +9874,20 @@ export interface components {
             setId: string;
             /** @description Name of the set. */
             set: string;
+            /**
+             * Format: int32
+             * @description Copies of the piece.
+             */
+            copies: number;
+            /** @description What the piece is made of. */
+            substrate: components["schemas"]["Substrate"];
+            /** @description Relief of the zone. */
+            relief: components["schemas"]["Relief"];
+            /**
+             * Format: double
+             * @description Scale of the set, one to so many.
+             */
+            scale: number;
         };
         /** @description A better order of the zones. */
         ZoneOrderView: {

@@ -93,12 +93,6 @@ export const choices = <T extends string>(words: Record<T, string>) =>
 /** `1.5` or `12`, never `12.0`. */
 export const number = (value: number, digits = 1): string => value.toFixed(digits).replace(/\.0+$/, "");
 
-/** Millilitres as painters read them. */
-export const millilitres = (ml: number): string => (ml > 0 && ml < 0.05 ? "under 0.1 ml" : `${number(ml)} ml`);
-
-/** Square millimetres as painters read them. */
-export const area = (mm2: number): string => `${number(mm2 / 100, mm2 < 1000 ? 1 : 0)} cm²`;
-
 /** Minutes as painters read them. */
 export const duration = (minutes: number): string =>
   minutes < 90
@@ -106,3 +100,5 @@ export const duration = (minutes: number): string =>
     : minutes < 48 * 60
       ? `${number(minutes / 60, 1)} h`
       : `${number(minutes / 1440, 1)} days`;
+
+export { area, millilitres } from "./units";

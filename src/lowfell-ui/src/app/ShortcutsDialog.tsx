@@ -1,9 +1,16 @@
 import { stackKeys } from "../craft/stackKeys";
 import { Dialog } from "../ui";
-import { screens } from "./screens";
+import { allPlaces } from "./screens";
 
 const groups = [
-  { title: "Everywhere", keys: [...screens.map((s) => [`g ${s.key}`, `${s.label}: ${s.help}`]), ["?", "These keys"]] },
+  {
+    title: "Everywhere",
+    keys: [
+      ["Ctrl + K, /", "Find a piece, paint, coat, entry, or something to do"],
+      ...allPlaces.map((p) => [`g ${p.key}`, `${p.label}: ${p.help}`]),
+      ["?", "These keys"],
+    ],
+  },
   { title: "In the stack", keys: stackKeys.map((k) => [k.shown, k.what]) },
 ];
 

@@ -5,15 +5,13 @@ import { createMemoryRouter, Outlet, RouterProvider } from "react-router";
 import { expect, test } from "vitest";
 import { queryClient } from "../api/client";
 import { inFrame } from "./routes";
-import type { Screen } from "./screens";
+import type { Place, View } from "./screens";
 
-const screenOf = (path: string, load: Screen["load"]): Screen => ({
-  path,
+const placeOf = (path: string, load: View["load"]): Place => ({
   label: path,
-  title: path,
-  help: path,
   key: path,
-  load,
+  help: path,
+  views: [{ path, label: path, help: path, load }],
 });
 const cutOff = undefined as unknown as ComponentType;
 
@@ -36,7 +34,7 @@ test.each([
             The frame <Outlet />
           </div>
         ),
-        children: [inFrame([screenOf("/fine", () => Promise.resolve(() => <p>Fine</p>)), screenOf("/bad", load)])],
+        children: [inFrame([placeOf("/fine", () => Promise.resolve(() => <p>Fine</p>)), placeOf("/bad", load)])],
       },
     ],
     { initialEntries: ["/fine"] },

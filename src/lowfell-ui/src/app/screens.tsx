@@ -1,112 +1,230 @@
 import type { ComponentType } from "react";
 import { SetsScreen } from "../features/sets/SetsScreen";
 
-/** A screen: where it is, what it is called, the key after g that opens it, what it is for, and its part of the program. */
-export interface Screen {
+type Load = () => Promise<ComponentType>;
+
+/** One view of a place: where it is, what it is called, what it is for, and its part of the program. */
+export interface View {
   path: string;
   label: string;
-  key: string;
-  /** The tab of the browser says so. */
-  title: string;
   help: string;
-  load: () => Promise<ComponentType>;
-  /** What opens from it, at an address below its own. */
-  within?: { path: string; load: () => Promise<ComponentType> }[];
+  load: Load;
+  /** What opens from it, at an address below its own; not a view by itself. */
+  within?: { path: string; load: Load }[];
 }
 
-/** Every screen there is: routes, navigation, keys and the tests of the browser go by this table. */
-export const screens: Screen[] = [
+/** A place: where work of one kind is done, the key after g that leads there, and its views in the order of the work. */
+export interface Place {
+  label: string;
+  key: string;
+  help: string;
+  views: View[];
+  /** What its views stand in, where they share more than their names. */
+  frame?: { path: string; load: Load; views: { path: string; label: string; load: Load }[] };
+}
+
+const piece = async () => await import("../features/piece/PieceFrame");
+
+/** The five places in the order of the work: routes, navigation, titles, keys, the search and the tests of the browser go by this table. */
+export const places: Place[] = [
   {
-    path: "/sets",
     label: "Sets",
     key: "s",
-    title: "Sets",
     help: "What there is to paint",
-    load: async () => SetsScreen,
+    views: [
+      {
+        path: "/sets",
+        label: "Sets",
+        help: "What there is to paint, and how far it is",
+        load: async () => SetsScreen,
+        within: [{ path: "/sets/:setId", load: async () => (await import("../features/sets/SetScreen")).SetScreen }],
+      },
+    ],
   },
   {
-    path: "/stack",
-    label: "Stack",
-    key: "t",
-    title: "Stack",
-    help: "The coats of a zone",
-    load: async () => (await import("../features/stack/StackStart")).StackStart,
-    within: [{ path: "/stack/:zoneId", load: async () => (await import("../features/stack/StackScreen")).StackScreen }],
+    label: "Piece",
+    key: "p",
+    help: "The coats of its zones, their amounts, what was done",
+    views: [
+      {
+        path: "/piece",
+        label: "Piece",
+        help: "The piece that was open last",
+        load: async () => (await piece()).PieceStart,
+        within: [{ path: "/zone/:zoneId", load: async () => (await piece()).ZoneDoor }],
+      },
+    ],
+    frame: {
+      path: "/piece/:pieceId",
+      load: async () => (await piece()).PieceFrame,
+      views: [
+        { path: "", label: "Piece", load: async () => (await piece()).PieceHome },
+        {
+          path: "coats/:zoneId",
+          label: "Coats",
+          load: async () => (await import("../features/stack/StackScreen")).StackScreen,
+        },
+        {
+          path: "amounts",
+          label: "Amounts",
+          load: async () => (await import("../features/amounts/PieceAmounts")).PieceAmounts,
+        },
+        {
+          path: "history",
+          label: "History",
+          load: async () => (await import("../features/history/PieceHistory")).PieceHistory,
+        },
+      ],
+    },
   },
   {
-    path: "/shelf",
     label: "Shelf",
     key: "h",
-    title: "Shelf",
-    help: "Paints and bottles",
-    load: async () => (await import("../features/shelf/ShelfScreen")).ShelfScreen,
+    help: "Paints, mixes, and how much of what",
+    views: [
+      {
+        path: "/shelf",
+        label: "Paints",
+        help: "Paints and bottles",
+        load: async () => (await import("../features/shelf/ShelfScreen")).ShelfScreen,
+      },
+      {
+        path: "/shelf/mixes",
+        label: "Mixes",
+        help: "Recipes, with what they truly hold",
+        load: async () => (await import("../features/mixes/MixesScreen")).MixesScreen,
+      },
+      {
+        path: "/shelf/made",
+        label: "Made",
+        help: "What was mixed, and where it went",
+        load: async () => (await import("../features/mixes/MadeScreen")).MadeScreen,
+      },
+      {
+        path: "/shelf/tiles",
+        label: "Tiles",
+        help: "Grounds by washes, before the real thing",
+        load: async () => (await import("../features/tiles/TilesScreen")).TilesScreen,
+      },
+      {
+        path: "/shelf/match",
+        label: "Match",
+        help: "An older set from today's shelf",
+        load: async () => (await import("../features/match/MatchScreen")).MatchScreen,
+      },
+      {
+        path: "/shelf/amounts",
+        label: "Amounts and shopping",
+        help: "How much of what over everything, and what to buy",
+        load: async () => (await import("../features/amounts/AmountsScreen")).AmountsScreen,
+      },
+    ],
   },
   {
-    path: "/mixes",
-    label: "Mixes",
-    key: "x",
-    title: "Mixes",
-    help: "Recipes, and what was mixed",
-    load: async () => (await import("../features/mixes/MixesScreen")).MixesScreen,
-  },
-  {
-    path: "/amounts",
-    label: "Amounts",
-    key: "a",
-    title: "Amounts",
-    help: "How much of what, and what to buy",
-    load: async () => (await import("../features/amounts/AmountsScreen")).AmountsScreen,
-  },
-  {
-    path: "/evenings",
     label: "Evenings",
     key: "e",
-    title: "Evenings",
-    help: "The plan, and when it is done",
-    load: async () => (await import("../features/evenings/EveningsScreen")).EveningsScreen,
+    help: "Tonight, then the plan",
+    views: [
+      {
+        path: "/evenings",
+        label: "Tonight",
+        help: "The next evening step by step, and what to get ready for it",
+        load: async () => (await import("../features/evenings/TonightScreen")).TonightScreen,
+      },
+      {
+        path: "/evenings/plan",
+        label: "Plan",
+        help: "Every evening until it is done, and what would help",
+        load: async () => (await import("../features/evenings/EveningsScreen")).EveningsScreen,
+      },
+      {
+        path: "/evenings/calendar",
+        label: "Calendar",
+        help: "The evenings of a week, days unlike it, and the room",
+        load: async () => (await import("../features/evenings/CalendarScreen")).CalendarScreen,
+      },
+    ],
   },
   {
-    path: "/bench",
     label: "Bench",
     key: "b",
-    title: "Bench",
     help: "What now, beside the rinse water",
-    load: async () => (await import("../features/bench/BenchScreen")).BenchScreen,
-  },
-  {
-    path: "/log",
-    label: "Log",
-    key: "g",
-    title: "Log",
-    help: "What was done",
-    load: async () => (await import("../features/log/LogScreen")).LogScreen,
-  },
-  {
-    path: "/tiles",
-    label: "Tiles",
-    key: "l",
-    title: "Test tiles",
-    help: "Grounds by washes, before the real thing",
-    load: async () => (await import("../features/tiles/TilesScreen")).TilesScreen,
-  },
-  {
-    path: "/match",
-    label: "Match",
-    key: "m",
-    title: "Match",
-    help: "An older set from today's shelf",
-    load: async () => (await import("../features/match/MatchScreen")).MatchScreen,
-  },
-  {
-    path: "/schools",
-    label: "Schools",
-    key: "o",
-    title: "Schools",
-    help: "Where good painters disagree",
-    load: async () => (await import("../features/schools/SchoolsScreen")).SchoolsScreen,
+    views: [
+      {
+        path: "/bench",
+        label: "Card",
+        help: "What now, with what, on which copies",
+        load: async () => (await import("../features/bench/BenchScreen")).BenchScreen,
+      },
+      {
+        path: "/bench/log",
+        label: "Log",
+        help: "What was done, evening by evening",
+        load: async () => (await import("../features/log/LogScreen")).LogScreen,
+      },
+    ],
   },
 ];
 
-/** The screen that an address belongs to. */
-export const screenAt = (path: string): Screen | undefined =>
-  screens.find((s) => path === s.path || path.startsWith(`${s.path}/`));
+/** What is set once, behind the gear. */
+export const settings: Place = {
+  label: "Settings",
+  key: ",",
+  help: "Schools, units, devices, and the bin",
+  views: [
+    {
+      path: "/settings/schools",
+      label: "Schools",
+      help: "Where good painters disagree",
+      load: async () => (await import("../features/schools/SchoolsScreen")).SchoolsScreen,
+    },
+    {
+      path: "/settings/units",
+      label: "Units and light",
+      help: "Millimetres or inches, C or F, day or lamp light",
+      load: async () => (await import("../features/settings/UnitsScreen")).UnitsScreen,
+    },
+    {
+      path: "/settings/devices",
+      label: "Room and devices",
+      help: "The air of the room, the scale, the colour reader",
+      load: async () => (await import("../features/settings/DevicesScreen")).DevicesScreen,
+    },
+    {
+      path: "/settings/bin",
+      label: "Bin",
+      help: "What was deleted in the last 30 days",
+      load: async () => (await import("../features/settings/BinScreen")).BinScreen,
+    },
+  ],
+};
+
+/** Where an address of an earlier version leads now. */
+export const oldAddresses: Record<string, string> = {
+  "/stack": "/piece",
+  "/stack/:id": "/zone/:id",
+  "/mixes": "/shelf/mixes",
+  "/amounts": "/shelf/amounts",
+  "/tiles": "/shelf/tiles",
+  "/match": "/shelf/match",
+  "/log": "/bench/log",
+  "/schools": "/settings/schools",
+  "/settings": "/settings/schools",
+};
+
+/** Every place, that behind the gear too. */
+export const allPlaces: readonly Place[] = [...places, settings];
+
+/** Where a place begins. */
+export const homeOf = (place: Place): string => place.views[0]!.path;
+
+const isAt = (address: string, path: string) => path === address || path.startsWith(`${address}/`);
+
+/** The place and the view that an address belongs to; the longest that fits. */
+export function viewAt(path: string): { place: Place; view: View } | undefined {
+  if (isAt("/zone", path)) return { place: places[1]!, view: places[1]!.views[0]! };
+  return allPlaces
+    .flatMap((place) => place.views.map((view) => ({ place, view })))
+    .filter(({ view }) => isAt(view.path, path))
+    .sort((a, b) => b.view.path.length - a.view.path.length)[0];
+}

@@ -1,3 +1,4 @@
+import { dateLanguage } from "../api/units";
 import { bounds } from "../api/bounds";
 import { queries } from "../api/queries";
 import { useQuery } from "@tanstack/react-query";
@@ -6,6 +7,7 @@ import { wording } from "../api/client";
 import type { LogAction } from "../api/types";
 import { number } from "../api/words";
 import { Button, Choice, Dialog, Field, NumberInput, TextInput, percent } from "../ui";
+import { useDraft } from "./useDraft";
 import { keepPhoto, rememberWho, whoPaints } from "./logAction";
 
 /** What a painter writes down beside the step itself. */
@@ -27,11 +29,11 @@ const area = "w-full rounded border border-strong bg-raised p-2 text-base";
 
 /** What went wrong with its cause and remedy, a remark, or what was done otherwise than planned; with a picture. */
 export function EntryDialog({ kind, title, planned, onClose, onWrite }: Props) {
-  const [entry, setEntry] = useState<Partial<Entry>>({ who: whoPaints() });
+  const [entry, setEntry, forget] = useDraft<Partial<Entry>>(`${kind} ${title}`, { who: whoPaints() });
   const [file, setFile] = useState<File>();
   const [fault, setFault] = useState<string>();
   const [busy, setBusy] = useState(false);
-  const set = (part: Partial<Entry>) => setEntry((e) => ({ ...e, ...part }));
+  const set = (part: Partial<Entry>) => setEntry({ ...entry, ...part });
   const said = [entry.note, entry.deviation, entry.cause, entry.remedy].some((t) => t?.trim());
   const ready =
     kind === "otherwise"
@@ -42,6 +44,7 @@ export function EntryDialog({ kind, title, planned, onClose, onWrite }: Props) {
     try {
       rememberWho(entry.who ?? "");
       onWrite({ ...entry, photoId: file ? await keepPhoto(file) : undefined });
+      forget();
       onClose();
     } catch (error) {
       setFault(error instanceof Error ? error.message : wording(error));
@@ -176,7 +179,7 @@ function Otherwise({ entry, planned, onChange }: OtherwiseProps) {
                 { value: "none", label: "none" },
                 ...(mixes.data ?? []).map((m) => ({
                   value: m.id,
-                  label: `${m.name}, ${new Date(m.madeAt).toLocaleDateString("en-GB", { day: "numeric", month: "short" })}`,
+                  label: `${m.name}, ${new Date(m.madeAt).toLocaleDateString(dateLanguage(), { day: "numeric", month: "short" })}`,
                 })),
               ]}
               onChange={(v) => onChange({ mixRecordId: v === "none" ? undefined : v })}

@@ -13,13 +13,16 @@ export type StackAct =
   | "mendAll"
   | "edit"
   | "undo"
-  | "redo";
+  | "redo"
+  | "keep";
 
 interface StackKeys {
   /** Keys as the browser calls them, with what each does. */
   keys: Partial<Record<string, StackAct>>;
   /** With Alt held. */
   alt?: boolean;
+  /** With Ctrl (or Cmd) held. */
+  ctrl?: boolean;
   /** As they are shown. */
   shown: string;
   what: string;
@@ -42,10 +45,12 @@ export const stackKeys: StackKeys[] = [
   { keys: { m: "mend", M: "mendAll" }, shown: "m / Shift + m", what: "Mend the finding, mend all" },
   { keys: { e: "edit" }, shown: "e", what: "Edit the coat" },
   { keys: { z: "undo", Z: "redo" }, shown: "z / Shift + z", what: "Undo, redo" },
+  { keys: { z: "undo", Z: "redo", y: "redo" }, ctrl: true, shown: "Ctrl + z / Shift + z", what: "Undo, redo" },
+  { keys: { s: "keep" }, ctrl: true, shown: "Ctrl + s", what: "Keep now; it is kept by itself too" },
 ];
 
 /** What a key press does in the stack; nothing for most. */
 export const stackAct = (e: Pick<KeyboardEvent, "key" | "altKey" | "ctrlKey" | "metaKey">): StackAct | undefined =>
-  e.ctrlKey || e.metaKey
-    ? undefined
-    : stackKeys.find((k) => Boolean(k.alt) === e.altKey && k.keys[e.key] !== undefined)?.keys[e.key];
+  stackKeys.find(
+    (k) => Boolean(k.alt) === e.altKey && Boolean(k.ctrl) === (e.ctrlKey || e.metaKey) && k.keys[e.key] !== undefined,
+  )?.keys[e.key];

@@ -1,4 +1,5 @@
-import { allowed, type FigureBound, holds } from "./bound";
+import { shown } from "../api/units";
+import { allowed, type FigureBound, holds, inUnits } from "./bound";
 import { type InputHTMLAttributes, type ReactNode, useEffect, useId, useState } from "react";
 
 interface FieldProps {
@@ -55,24 +56,38 @@ interface NumberProps {
   className?: string;
 }
 
-/** A number within bounds: what is out of bounds stays on the screen, marked, and is not passed on. */
+const digitsAtMost = 6;
+const rounded = (value: number, digits = digitsAtMost) => Number(value.toFixed(digits));
+
+/**
+ * A number within bounds: what is out of bounds stays on the screen, marked, and is not passed on. What is kept in mm, ml or C is shown
+ * and typed in the painter's own units.
+ */
 export function NumberInput({ id, label, value, bound, unit, usual, onChange, onEmpty, className = "" }: NumberProps) {
-  const [text, setText] = useState(value === null ? "" : String(value));
+  const as = shown(unit);
+  const written = (v: number | null) =>
+    v === null ? "" : String(as.digits === undefined ? v : rounded(as.show(v), as.digits));
+  const limits =
+    as.digits === undefined
+      ? bound
+      : { ...inUnits(bound, 1, as.unit), min: rounded(as.show(bound.min)), max: rounded(as.show(bound.max)) };
+  const [text, setText] = useState(written(value));
   const [editing, setEditing] = useState(false);
+  const now = written(value);
   useEffect(() => {
-    if (!editing) setText(value === null ? "" : String(value));
-  }, [value, editing]);
+    if (!editing) setText(now);
+  }, [now, editing]);
   const parsed = Number(text.replace(",", "."));
-  const valid = text.trim() === "" ? Boolean(onEmpty) : holds(bound, parsed);
+  const valid = text.trim() === "" ? Boolean(onEmpty) : holds(limits, parsed);
   return (
     <span className={`flex items-center gap-1.5 ${className}`}>
       <input
         id={id}
         aria-label={label}
         aria-invalid={!valid}
-        title={valid ? undefined : allowed(bound)}
+        title={valid ? undefined : allowed(limits)}
         inputMode="decimal"
-        placeholder={usual === undefined ? undefined : String(Math.round(usual * 1000) / 1000)}
+        placeholder={usual === undefined ? undefined : String(rounded(as.show(usual), 3))}
         className={`${box} text-right`}
         value={text}
         onFocus={() => setEditing(true)}
@@ -81,10 +96,10 @@ export function NumberInput({ id, label, value, bound, unit, usual, onChange, on
           setText(e.target.value);
           const next = Number(e.target.value.replace(",", "."));
           if (e.target.value.trim() === "") onEmpty?.();
-          else if (holds(bound, next)) onChange(next);
+          else if (holds(limits, next)) onChange(as.digits === undefined ? next : rounded(as.take(next)));
         }}
       />
-      {unit && <span className="text-xs whitespace-nowrap text-soft">{unit}</span>}
+      {unit && <span className="text-xs whitespace-nowrap text-soft">{as.unit}</span>}
     </span>
   );
 }

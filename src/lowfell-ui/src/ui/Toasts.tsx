@@ -16,12 +16,13 @@ function change(to: Note[]) {
   for (const listener of listeners) listener();
 }
 
-/** Says something in passing, with a way back where there is one. */
+/** Says something in passing, in the place of what was said before, with a way back where there is one. */
 export function notify(text: string, undo?: () => void) {
-  change([...notes.slice(-2), { id: next++, text, undo }]);
+  change([{ id: next++, text, undo }]);
 }
 
-export function Toasts() {
+/** Where messages are told: in a place of its own, so that nothing is ever under one. */
+export function Toasts({ className = "" }: { className?: string }) {
   const shown = useSyncExternalStore(
     (listener) => {
       listeners.add(listener);
@@ -31,18 +32,20 @@ export function Toasts() {
   );
   const drop = (id: number) => change(notes.filter((n) => n.id !== id));
   return (
-    <Toast.Provider swipeDirection="right" duration={9000}>
+    <Toast.Provider swipeDirection="right" duration={9000} label="Message">
       {shown.map((note) => (
         <Toast.Root
           key={note.id}
           onOpenChange={(open) => !open && drop(note.id)}
-          className="toast flex items-center gap-3 rounded border border-strong bg-raised px-4 py-2 text-sm shadow-lg"
+          className="toast flex w-full min-w-0 items-center gap-2 text-sm"
         >
-          <Toast.Description>{note.text}</Toast.Description>
+          <Toast.Description className="min-w-0 flex-1 truncate text-right max-lg:text-left" title={note.text}>
+            {note.text}
+          </Toast.Description>
           {note.undo && (
             <Toast.Action
               altText="Undo"
-              className="rounded border border-strong px-2 py-1 font-semibold hover:bg-tint"
+              className="min-h-7 shrink-0 rounded border border-strong bg-raised px-2 font-semibold hover:bg-tint"
               onClick={note.undo}
             >
               Undo
@@ -50,7 +53,7 @@ export function Toasts() {
           )}
         </Toast.Root>
       ))}
-      <Toast.Viewport className="fixed right-4 bottom-4 z-60 flex w-96 max-w-[90vw] flex-col gap-2" />
+      <Toast.Viewport className={`flex items-center ${className}`} />
     </Toast.Provider>
   );
 }

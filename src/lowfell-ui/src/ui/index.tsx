@@ -11,3 +11,4 @@ export { notify, Toasts } from "./Toasts";
 export { Chip } from "./Chip";
 export { ColourInput, isColour } from "./ColourInput";
 export { Tabs } from "./Tabs";
+export { viewLink } from "./viewLink";

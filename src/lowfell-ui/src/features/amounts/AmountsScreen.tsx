@@ -10,21 +10,28 @@ import { CopiesTrial } from "./CopiesTrial";
 import { Needs } from "./Needs";
 
 type Palette = NonNullable<AmountsRequest["palette"]>;
+/** More pieces than these are not tried one by one. */
+const mostTried = 60;
 const key = (schemeId: string, coatId: string) => `${schemeId} ${coatId}`;
 
 /** How much of everything over all copies, and whether the shelf has it. */
-export function AmountsScreen() {
+export const AmountsScreen = () => <AmountsOf />;
+
+/** The same of one piece, where it is named. */
+export function AmountsOf({ pieceId }: { pieceId?: string }) {
   const [scope, setScope] = useState("all");
   const [palette, setPalette] = useState<Palette>("wet");
   const [copies, setCopies] = useState<Record<string, number>>({});
   const [dilutions, setDilutions] = useState<Record<string, number>>({});
   const [chosen, setChosen] = useState<string[]>([]);
   const [tonight, setTonight] = useState(false);
-  const sets = useQuery(queries.sets());
+  const sets = useQuery({ ...queries.cards(), enabled: !pieceId });
+  const zones = useQuery(queries.zones());
   const schemes = useQuery(queries.schemes());
   const [kind, id] = scope.split(":");
   const request: AmountsRequest = {
     palette,
+    pieceId,
     ...(kind === "set" ? { setId: id } : kind === "scheme" ? { schemeId: id } : {}),
     copies: Object.entries(copies).map(([pieceId, count]) => ({ pieceId, copies: count })),
     dilutions: Object.entries(dilutions).map(([at, paintFraction]) => {
@@ -41,7 +48,8 @@ export function AmountsScreen() {
       : {}),
   };
   const amounts = useQuery(queries.amounts(request));
-  const pieces = (sets.data ?? []).filter((s) => kind !== "set" || s.id === id).flatMap((s) => s.pieces);
+  const wanted = (zones.data ?? []).filter((z) => (pieceId ? z.pieceId === pieceId : kind !== "set" || z.setId === id));
+  const pieces = [...new Map(wanted.map((z) => [z.pieceId, z])).values()].slice(0, mostTried);
   const options = [
     { value: "all", label: "Everything on the bench" },
     ...(sets.data ?? []).map((s) => ({ value: `set:${s.id}`, label: s.name, group: "A set" })),
@@ -51,12 +59,14 @@ export function AmountsScreen() {
   ];
   const touched = Object.keys(copies).length > 0 || Object.keys(dilutions).length > 0;
   return (
-    <div className="mx-auto w-full max-w-[1500px] px-4 pb-10">
-      <div className="flex flex-wrap items-center gap-3 py-3">
+    <div className={pieceId ? "w-full pb-10" : "mx-auto w-full max-w-[1500px] px-4 pb-10"}>
+      <div className={`flex flex-wrap items-center gap-3 ${pieceId ? "pb-2" : "py-3"}`}>
         <h1 className="text-lg font-semibold">Amounts</h1>
-        <div className="w-64 print:hidden">
-          <Choice label="Amounts of" value={scope} options={options} onChange={setScope} />
-        </div>
+        {!pieceId && (
+          <div className="w-64 print:hidden">
+            <Choice label="Amounts of" value={scope} options={options} onChange={setScope} />
+          </div>
+        )}
         <div className="w-40 print:hidden">
           <Choice<Palette>
             label="Palette"
@@ -100,7 +110,7 @@ export function AmountsScreen() {
       )}
       {!amounts.data && !amounts.isError && <p className="text-soft">Adding up…</p>}
       {amounts.data && (
-        <div className="grid grid-cols-[minmax(0,5fr)_minmax(0,6fr)] items-start gap-3 print:grid-cols-1">
+        <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] print:grid-cols-1">
           <div className="flex flex-col gap-3">
             <Needs amounts={amounts.data} />
             <CopiesTrial

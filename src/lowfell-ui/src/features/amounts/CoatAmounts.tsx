@@ -32,7 +32,7 @@ export function CoatAmounts({ coats, chosen, onChoose, onDilute }: Props) {
                 const at = `${c.schemeId} ${c.coatId}`;
                 return (
                   <li key={at} className="px-3 py-1 text-sm">
-                    <div className="grid grid-cols-[1.2rem_1.7rem_minmax(0,1fr)_6.5rem_5rem_5.5rem] items-center gap-1.5">
+                    <div className="grid grid-cols-[1.2rem_1.7rem_minmax(0,1fr)_5rem] items-center gap-1.5 sm:grid-cols-[1.2rem_1.7rem_minmax(0,1fr)_6.5rem_5rem_5.5rem]">
                       <input
                         type="checkbox"
                         aria-label={`${c.paint} tonight`}
@@ -52,6 +52,7 @@ export function CoatAmounts({ coats, chosen, onChoose, onDilute }: Props) {
                         <span className="text-soft">{techniqueWord[c.technique]}</span> {c.paint}
                       </span>
                       <NumberInput
+                        className="max-sm:hidden"
                         label={`Paint in the mix of ${c.paint}, percent`}
                         value={Math.round(c.paintFraction * 1000) / 10}
                         bound={percent(bounds.DilutionTrial.paintFraction)}
@@ -59,7 +60,7 @@ export function CoatAmounts({ coats, chosen, onChoose, onDilute }: Props) {
                         onChange={(v) => onDilute(c, v / 100)}
                       />
                       <span className="text-right font-semibold">{number(c.totalMl, 2)} ml</span>
-                      <span className="text-right text-soft">
+                      <span className="text-right text-soft max-sm:hidden">
                         {c.batches > 1 ? `${c.batches} × ${number(c.batchMl, 1)} ml` : "one batch"}
                       </span>
                     </div>

@@ -1,9 +1,9 @@
 import { bounds } from "../../api/bounds";
-import type { PieceView } from "../../api/types";
+import type { ZoneName } from "../../api/types";
 import { NumberInput } from "../../ui";
 
 interface Props {
-  pieces: PieceView[];
+  pieces: ZoneName[];
   tried: Record<string, number>;
   onTry: (pieceId: string, copies: number) => void;
 }
@@ -15,18 +15,18 @@ export function CopiesTrial({ pieces, tried, onTry }: Props) {
     <section aria-label="Copies" className="rounded-lg border border-line bg-panel p-3 print:hidden">
       <h2 className="font-semibold">What if there were more copies?</h2>
       <p className="mb-2 text-sm text-soft">Try a number; nothing is kept.</p>
-      <div className="grid grid-cols-2 gap-x-6 gap-y-1">
+      <div className="grid grid-cols-1 gap-x-6 sm:grid-cols-2 gap-y-1">
         {pieces.map((p) => (
-          <label key={p.id} className="flex items-center gap-2 text-sm">
-            <span className="min-w-0 flex-1 truncate" title={p.piece.name}>
-              {p.piece.name}
+          <label key={p.pieceId} className="flex items-center gap-2 text-sm">
+            <span className="min-w-0 flex-1 truncate" title={p.piece}>
+              {p.piece}
             </span>
             <NumberInput
-              label={`Copies of ${p.piece.name}`}
+              label={`Copies of ${p.piece}`}
               className="w-16"
-              value={tried[p.id] ?? p.piece.copies}
+              value={tried[p.pieceId] ?? p.copies}
               bound={bounds.CopiesTrial.copies}
-              onChange={(v) => onTry(p.id, Math.round(v))}
+              onChange={(v) => onTry(p.pieceId, Math.round(v))}
             />
           </label>
         ))}

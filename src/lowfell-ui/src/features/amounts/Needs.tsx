@@ -1,3 +1,4 @@
+import { dateLanguage } from "../../api/units";
 import { Link } from "react-router";
 import type { Amounts, Need } from "../../api/types";
 import { number, thinnerWord } from "../../api/words";
@@ -28,7 +29,7 @@ export function Needs({ amounts }: { amounts: Amounts }) {
       {amounts.materials.length === 0 && (
         <p className="p-4 text-sm text-soft">
           Nothing to mix here. Plan coats in a{" "}
-          <Link className="underline" to="/stack">
+          <Link className="underline" to="/piece">
             stack
           </Link>
           , or tick tonight’s.
@@ -39,7 +40,7 @@ export function Needs({ amounts }: { amounts: Amounts }) {
           <tr>
             <th className="py-1 pl-3 text-left font-semibold">Material</th>
             <th className="text-right font-semibold">needed</th>
-            <th className="text-right font-semibold">drops</th>
+            <th className="text-right font-semibold max-sm:hidden">drops</th>
             <th className="text-right font-semibold">left</th>
             <th className="pr-3 text-right font-semibold">verdict</th>
           </tr>
@@ -63,10 +64,10 @@ export function Needs({ amounts }: { amounts: Amounts }) {
                 </span>
               </td>
               <td className="pl-3 text-right whitespace-nowrap">{number(m.ml, 2)} ml</td>
-              <td className="pl-3 text-right">{m.drops ?? "–"}</td>
+              <td className="pl-3 text-right max-sm:hidden">{m.drops ?? "–"}</td>
               <td className="pl-3 text-right whitespace-nowrap text-soft">{number(m.leftMl)} ml</td>
               <td
-                className={`pr-3 pl-3 text-right whitespace-nowrap ${m.verdict === "enough" ? "text-soft" : "font-semibold text-stop"}`}
+                className={`pr-3 pl-3 text-right sm:whitespace-nowrap ${m.verdict === "enough" ? "text-soft" : "font-semibold text-stop"}`}
               >
                 {verdict(m)}
               </td>
@@ -76,7 +77,7 @@ export function Needs({ amounts }: { amounts: Amounts }) {
             <tr key={t.thinner} className="border-t border-line">
               <td className="py-1 pl-3">{thinnerWord[t.thinner]}</td>
               <td className="text-right">{number(t.ml, 2)} ml</td>
-              <td className="text-right">{t.drops}</td>
+              <td className="text-right max-sm:hidden">{t.drops}</td>
               <td />
               <td className="pr-3 text-right text-soft">not counted</td>
             </tr>
@@ -88,4 +89,4 @@ export function Needs({ amounts }: { amounts: Amounts }) {
 }
 
 const monthYear = (date: string | null | undefined) =>
-  date ? new Date(date).toLocaleDateString("en-GB", { month: "long", year: "numeric" }) : "";
+  date ? new Date(date).toLocaleDateString(dateLanguage(), { month: "long", year: "numeric" }) : "";

@@ -1,3 +1,4 @@
+import { dateLanguage } from "../../api/units";
 import { bigKey } from "../../ui/bigKey";
 import type { PlannedStep } from "../../api/types";
 import { duration, number } from "../../api/words";
@@ -91,7 +92,7 @@ export function BenchCard({ step, started, waits, left, otherwise, cautionNote, 
         >
           {started === undefined
             ? "Start"
-            : `Started ${new Date(started).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}`}
+            : `Started ${new Date(started).toLocaleTimeString(dateLanguage(), { hour: "2-digit", minute: "2-digit" })}`}
         </button>
         <button type="button" className={`${bigKey} border-accent bg-accent text-on-accent`} onClick={on.onAll}>
           {step.copies.length === 1 ? "Done" : `Done for all ${step.copies.length}`}

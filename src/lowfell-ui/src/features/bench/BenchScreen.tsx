@@ -220,7 +220,7 @@ function Nothing({ putOff, onAgain }: { putOff: boolean; onAgain: () => void }) 
         </button>
       )}{" "}
       Plan coats in a{" "}
-      <Link className="underline" to="/stack">
+      <Link className="underline" to="/piece">
         stack
       </Link>
       , or look at your{" "}

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import { lotKey } from "../../api/step";
 import type { PlannedEvening, PlannedStep } from "../../api/types";
+import { ranges } from "../../craft/ranges";
 import { clock, day, dryAt, minutesBetween } from "./when";
 
 interface Props {
@@ -18,8 +19,9 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
   const night = [...evening.steps]
     .filter((s) => s.dryUtc > evening.closeUtc)
     .sort((a, b) => (a.dryUtc < b.dryUtc ? 1 : -1));
+  const narrow = evening.steps.filter((s) => Math.max(0.6, at(s.endUtc) - at(s.startUtc)) <= leastWords);
   return (
-    <div className="grid grid-cols-[5.4rem_minmax(0,1fr)_8.5rem] items-stretch gap-2 px-3 py-1">
+    <div className="grid grid-cols-[4.5rem_minmax(0,1fr)] sm:grid-cols-[5.8rem_minmax(0,1fr)_8.5rem] items-stretch gap-2 px-3 py-1">
       <div className="text-sm leading-tight">
         <strong className="block">{day(evening.day)}</strong>
         <span className="text-xs text-soft">
@@ -49,7 +51,7 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
                 onOpen={() => onOpen(s)}
               >
                 <span className="truncate px-1 text-[11px] leading-4">
-                  {width > 6 ? `${s.copies.length} × ${s.paint ?? s.what}` : ""}
+                  {width > leastWords ? `${s.what}, ${s.piece} ${ranges(s.copies)}` : ""}
                 </span>
                 <span className="flex h-2.5 w-full">
                   {s.after.map((colour, i) => (
@@ -82,7 +84,7 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
         })}
       </ol>
       <p
-        className="self-center text-xs leading-tight text-soft"
+        className="self-center text-xs leading-tight text-soft max-sm:col-start-2"
         title={night.map((s) => `${s.paint} ${dryAt(s.dryUtc, evening, timeZone)}`).join(", ")}
       >
         {night.length > 0 ? (
@@ -94,6 +96,16 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
           "all dry by the end"
         )}
       </p>
+      {narrow.length > 0 && (
+        <p className="col-start-2 -mt-1 text-xs text-soft sm:col-span-2" data-testid="narrow">
+          {narrow.map((s, i) => (
+            <span key={lotKey(s)}>
+              {i > 0 && "; "}
+              {clock(s.startUtc, timeZone)} {s.what} {s.paint}, {s.piece}, {s.zone} {ranges(s.copies)}
+            </span>
+          ))}
+        </p>
+      )}
     </div>
   );
 }
@@ -107,6 +119,9 @@ interface BlockProps {
   onOpen: () => void;
   children: ReactNode;
 }
+
+/** Percent of the band in which words have room; what is narrower is told beside the band. */
+const leastWords = 7;
 
 /** Percent of the band that a finger or pointer hits; what is narrower is reached by "Earlier" and "Later". */
 const leastTarget = 4;

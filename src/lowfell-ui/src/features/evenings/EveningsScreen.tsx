@@ -2,12 +2,12 @@ import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
+import { useChosen } from "../../craft/useChosen";
 import { wording } from "../../api/client";
 import { lotKey } from "../../api/step";
 import type { Plan } from "../../api/types";
 import { duration } from "../../api/words";
 import { Button, Toggle } from "../../ui";
-import { CalendarDialog } from "./CalendarDialog";
 import { BenchSheet } from "./BenchSheet";
 import { EveningBand } from "./EveningBand";
 import { FollowCalendar } from "./FollowCalendar";
@@ -22,11 +22,9 @@ import { WhatIfs } from "./WhatIfs";
 
 /** When it is done, and what is for tonight. */
 export function EveningsScreen() {
-  const sets = useQuery(queries.sets());
-  const calendar = useQuery(queries.calendar());
+  const sets = useQuery(queries.cards());
   const [chosen, setChosen] = useState<string[]>(chosenSets);
-  const [open, setOpen] = useState<string>();
-  const [editing, setEditing] = useState(false);
+  const [open, setOpen] = useChosen("step");
   const [printing, setPrinting] = useState<"next" | "all">();
   useEffect(() => {
     if (!printing) return;
@@ -42,7 +40,7 @@ export function EveningsScreen() {
     setChosen(next);
     rememberSets(next);
   };
-  const error = plan.error ?? calendar.error ?? sets.error;
+  const error = plan.error ?? sets.error;
   const steps = plan.data?.calendar.flatMap((e) => e.steps.map((step) => ({ step, evening: e }))) ?? [];
   const place = Math.max(
     0,
@@ -51,18 +49,17 @@ export function EveningsScreen() {
   const current = steps[place];
   return (
     <>
-      <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-[minmax(0,1fr)_21rem] items-start gap-3 p-3 print:hidden">
+      <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-1 items-start gap-3 p-3 lg:grid-cols-[minmax(0,1fr)_21rem] print:hidden">
         <div className="flex min-w-0 flex-col gap-3">
           <section aria-label="The plan" className="rounded-lg border border-line bg-panel p-3">
             <div className="flex items-center gap-2">
-              <h1 className="flex-1 text-lg font-semibold">Evenings</h1>
+              <h1 className="flex-1 text-lg font-semibold">The plan</h1>
               <Button disabled={!plan.data?.calendar.length} onClick={() => setPrinting("next")}>
                 Print the next evening
               </Button>
               <Button disabled={!plan.data?.calendar.length} onClick={() => setPrinting("all")}>
                 Print all
               </Button>
-              <Button onClick={() => setEditing(true)}>Evenings and room</Button>
               <FollowCalendar sets={known} />
             </div>
             <fieldset
@@ -140,7 +137,6 @@ export function EveningsScreen() {
             />
           )}
         </div>
-        {editing && calendar.data && <CalendarDialog calendar={calendar.data} onClose={() => setEditing(false)} />}
       </div>
       {plan.data && <BenchSheet plan={plan.data} all={printing === "all"} />}
     </>
@@ -153,7 +149,7 @@ function Verdict({ plan, whole }: { plan: Plan; whole: boolean }) {
     return (
       <p className="mt-1 text-sm text-soft">
         {whole ? "Nothing is left to paint. Plan coats in a " : "These sets are done. Plan coats in a "}
-        <Link to="/stack" className="underline">
+        <Link to="/piece" className="underline">
           stack
         </Link>
         .

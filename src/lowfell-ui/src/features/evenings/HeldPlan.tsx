@@ -1,3 +1,4 @@
+import { dateLanguage } from "../../api/units";
 import { changed } from "../../api/changes";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
@@ -43,7 +44,7 @@ export function HeldPlan({ plan, request }: { plan: Plan; request: PlanRequest }
       <div className="flex flex-wrap items-center gap-2">
         <p className="min-w-0 flex-1">
           You hold to the plan of{" "}
-          {new Date(held.madeAt).toLocaleString("en-GB", {
+          {new Date(held.madeAt).toLocaleString(dateLanguage(), {
             weekday: "short",
             day: "numeric",
             month: "short",

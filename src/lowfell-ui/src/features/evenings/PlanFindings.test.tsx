@@ -28,7 +28,7 @@ test("what the times of the plan do is told with its remedy and its place", () =
   );
   expect(screen.getByText(finding.what)).toBeVisible();
   expect(screen.getByText(finding.remedy)).toBeVisible();
-  expect(screen.getByRole("link", { name: "Hull, Hull panels" })).toHaveAttribute("href", "/stack/z");
+  expect(screen.getByRole("link", { name: "Hull, Hull panels" })).toHaveAttribute("href", "/zone/z");
   expect(screen.getByText(/1–2/)).toHaveTextContent("12 h have gone by");
 });
 

@@ -21,7 +21,7 @@ export function PlanFindings({ findings }: { findings: PlanFinding[] }) {
                 <span className="block text-soft">{f.why}</span>
                 <span className="block">{f.remedy}</span>
                 <span className="block text-xs text-soft" title={f.figure}>
-                  <Link className="underline" to={`/stack/${f.zoneId}`}>
+                  <Link className="underline" to={`/zone/${f.zoneId}`}>
                     {f.piece}, {f.zone}
                   </Link>{" "}
                   {ranges(f.copies)}, {day(f.atUtc.slice(0, 10))}; {f.figure}

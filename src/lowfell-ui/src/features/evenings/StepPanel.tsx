@@ -69,7 +69,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
         )}
       </h2>
       <p>
-        <Link className="underline" to={`/stack/${step.zoneId}`}>
+        <Link className="underline" to={`/zone/${step.zoneId}`}>
           {step.piece}, {step.zone}
         </Link>
         , {step.copies.length === 1 ? "copy" : "copies"} {ranges(step.copies)}

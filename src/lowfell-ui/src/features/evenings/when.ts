@@ -1,23 +1,25 @@
+import { dateLanguage } from "../../api/units";
+
 /** Times as the painter's calendar has them. */
 export const clock = (utc: string, timeZone: string): string =>
-  new Intl.DateTimeFormat("en-GB", { timeZone, hour: "2-digit", minute: "2-digit" }).format(new Date(utc));
+  new Intl.DateTimeFormat(dateLanguage(), { timeZone, hour: "2-digit", minute: "2-digit" }).format(new Date(utc));
 
 /** "Thu 26 Nov" of a calendar day. */
 export const day = (date: string): string =>
-  new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(
+  new Intl.DateTimeFormat(dateLanguage(), { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(
     new Date(`${date}T12:00:00Z`),
   );
 
 /** "Sunday 10 January" of a calendar day. */
 export const longDay = (date: string): string =>
-  new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", weekday: "long", day: "numeric", month: "long" }).format(
+  new Intl.DateTimeFormat(dateLanguage(), { timeZone: "UTC", weekday: "long", day: "numeric", month: "long" }).format(
     new Date(`${date}T12:00:00Z`),
   );
 
 /** When something is dry, told from the evening it was painted on: "23:10", or "Fri 09:00". */
 export function dryAt(utc: string, evening: { closeUtc: string }, timeZone: string): string {
   const sameNight = new Date(utc).getTime() - new Date(evening.closeUtc).getTime() < 8 * 3_600_000;
-  const weekday = new Intl.DateTimeFormat("en-GB", { timeZone, weekday: "short" }).format(new Date(utc));
+  const weekday = new Intl.DateTimeFormat(dateLanguage(), { timeZone, weekday: "short" }).format(new Date(utc));
   return sameNight ? clock(utc, timeZone) : `${weekday} ${clock(utc, timeZone)}`;
 }
 
@@ -34,3 +36,7 @@ export const fromHhmm = (text: string): number | undefined => {
   const minutes = Number(match[1]) * 60 + Number(match[2]);
   return minutes <= 1440 ? minutes : undefined;
 };
+
+/** Today's calendar day in a zone of time, as yyyy-mm-dd. */
+export const today = (timeZone: string): string =>
+  new Intl.DateTimeFormat("sv-SE", { timeZone, year: "numeric", month: "2-digit", day: "2-digit" }).format(new Date());

@@ -26,7 +26,9 @@ beforeEach(() => {
     "fetch",
     vi.fn(async (request: Request) => {
       const body =
-        new URL(request.url).pathname === "/api/sets" ? [{ id: "s", name: "Sea wall", pieces: [] }] : [zone(copies)];
+        new URL(request.url).pathname === "/api/sets/cards"
+          ? [{ id: "s", name: "Sea wall", current: true }]
+          : [zone(copies)];
       return new Response(JSON.stringify(body), { headers: { "content-type": "application/json" } });
     }),
   );

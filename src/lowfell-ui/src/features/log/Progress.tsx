@@ -7,7 +7,7 @@ import { Choice } from "../../ui";
 
 /** Copies by coats of a set: what is on, what was left out, what is open. */
 export function Progress() {
-  const sets = useQuery(queries.sets());
+  const sets = useQuery(queries.cards());
   const [chosen, setChosen] = useState<string>();
   const setId = chosen ?? sets.data?.[0]?.id;
   const progress = useQuery(queries.setProgress(setId));

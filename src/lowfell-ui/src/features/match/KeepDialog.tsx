@@ -11,8 +11,7 @@ const today = () => new Date(Date.now() - new Date().getTimezoneOffset() * 60_00
 
 /** Keeps the stack of a zone as it was painted, with its materials and mixes as they are now. */
 export function KeepDialog({ onClose, onKept }: { onClose: () => void; onKept: (id: string) => void }) {
-  const sets = useQuery(queries.sets());
-  const zones = zoneOptions(sets.data);
+  const zones = zoneOptions(useQuery(queries.zones()).data);
   const [zone, setZone] = useState("");
   const [name, setName] = useState("");
   const [paintedOn, setPaintedOn] = useState(today);

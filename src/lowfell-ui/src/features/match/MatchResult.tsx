@@ -18,7 +18,7 @@ export function MatchResult({ painted }: { painted: Painted }) {
   const m = match.data;
   return (
     <section aria-label="The match" className="flex flex-col gap-3" data-testid="match">
-      <div className="grid grid-cols-2 gap-3">
+      <div className="grid grid-cols-1 gap-3 md:grid-cols-2">
         <Looks match={m} />
         <Unifier match={m} />
       </div>
@@ -120,7 +120,7 @@ function Coats({ match }: { match: Match }) {
         {match.coats.map((c, i) => (
           <li
             key={i}
-            className="grid grid-cols-[2rem_9rem_3.5rem_minmax(0,1fr)_3.5rem_minmax(0,1fr)] items-center gap-2 border-b border-line px-3 py-1.5 text-sm last:border-b-0"
+            className="grid grid-cols-[1.2rem_minmax(0,1fr)_3.5rem_minmax(0,1fr)] items-center sm:grid-cols-[2rem_9rem_3.5rem_minmax(0,1fr)_3.5rem_minmax(0,1fr)] gap-2 border-b border-line px-3 py-1.5 text-sm last:border-b-0"
           >
             <span className="text-soft">{i + 1}</span>
             <span>
@@ -141,8 +141,7 @@ function Coats({ match }: { match: Match }) {
 }
 
 function Adopt({ painted, match }: { painted: Painted; match: Match }) {
-  const sets = useQuery(queries.sets());
-  const zones = zoneOptions(sets.data);
+  const zones = zoneOptions(useQuery(queries.zones()).data);
   const [zone, setZone] = useState("");
   const [withUnifier, setWithUnifier] = useState(false);
   const navigate = useNavigate();
@@ -158,7 +157,7 @@ function Adopt({ painted, match }: { painted: Painted; match: Match }) {
       );
       await changed("stack", "mixes");
       notify("The closest stack is there.", () => void restoreCoats(chosen, page.scheme.coats));
-      void navigate(`/stack/${chosen}`);
+      void navigate(`/zone/${chosen}`);
     } catch (error) {
       notify(wording(error));
     }

@@ -1,15 +1,17 @@
+import { dateLanguage } from "../../api/units";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
+import { useChosen } from "../../craft/useChosen";
 import { api, ask, wording } from "../../api/client";
 import { Button, Chip, Failed, IconButton, notify } from "../../ui";
 import { KeepDialog } from "./KeepDialog";
 import { MatchResult } from "./MatchResult";
 
 const day = (date: string) =>
-  new Date(date).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" });
+  new Date(date).toLocaleDateString(dateLanguage(), { day: "numeric", month: "long", year: "numeric" });
 
 const at = (id: string) => ({ params: { path: { id } } });
 
@@ -26,13 +28,13 @@ async function change(call: () => Promise<unknown>, done?: string, undo?: () => 
 /** An older set, and how a new one can be painted to stand beside it. */
 export function MatchScreen() {
   const painted = useQuery(queries.painted());
-  const [open, setOpen] = useState<string>();
+  const [open, setOpen] = useChosen("painted");
   const [keeping, setKeeping] = useState(false);
   if (painted.isError) return <Failed why={wording(painted.error)} onAgain={() => void painted.refetch()} />;
   if (!painted.data) return <p className="p-6 text-soft">Looking for what was painted before…</p>;
   const current = painted.data.find((p) => p.id === open) ?? painted.data[0];
   return (
-    <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-[19rem_minmax(0,1fr)] items-start gap-3 p-3">
+    <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-1 lg:grid-cols-[19rem_minmax(0,1fr)] items-start gap-3 p-3">
       <section aria-label="Painted before" className="rounded-lg border border-line bg-panel">
         <div className="flex items-center border-b border-line p-2">
           <h1 className="px-2 text-lg font-semibold">Match</h1>

@@ -1,3 +1,4 @@
+import { dateLanguage } from "../../api/units";
 import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
@@ -12,7 +13,7 @@ import { ranges } from "../../craft/ranges";
 import { UseDialog } from "./UseDialog";
 
 const day = (at: string) =>
-  new Date(at).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" });
+  new Date(at).toLocaleDateString(dateLanguage(), { day: "numeric", month: "long", year: "numeric" });
 
 /** Mixes that were made of a recipe: what went in, where it went, and the way to make them again. */
 export function MadeMixes({ mix }: { mix: Mix }) {
@@ -115,7 +116,7 @@ export function MadeMixes({ mix }: { mix: Mix }) {
             </span>
           </div>
           {r.note && <p className="mb-2">{r.note}</p>}
-          <div className="grid grid-cols-2 gap-4">
+          <div className="grid grid-cols-1 gap-4 sm:grid-cols-2">
             <div>
               <h4 className="text-xs font-semibold text-soft">Went in</h4>
               {r.lines.map((l, i) => (

@@ -1,3 +1,4 @@
+import { useDraft } from "../../craft/useDraft";
 import { bounds } from "../../api/bounds";
 import type { MixWish } from "../../api/types";
 import { queries } from "../../api/queries";
@@ -25,7 +26,9 @@ const units = { parts: "parts", drops: "drops", ml: "ml", grams: "g" } as const;
 
 /** A recipe: any number of components, nested, with its true ratio. */
 export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
-  const [draft, setDraft] = useState<MixDraft>(mix?.mix ?? { name: "", components: [] });
+  const start = mix?.mix ?? { name: "", components: [] };
+  const [draft, setDraft, forget] = useDraft<MixDraft>(`mix ${mix ? `${mix.id} ${mix.version}` : "new"}`, start);
+  const dirty = JSON.stringify(draft) !== JSON.stringify(start);
   const [fault, setFault] = useState<string>();
   const [question, setQuestion] = useState<MixWish>({ ground: "#8c8c8c", totalMl: 5 });
   const preview = useQuery(queries.mixPreview(draft, question));
@@ -65,6 +68,7 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
         : await ask(api.POST("/api/mixes", { body: draft }));
       await done();
       setFault(undefined);
+      forget();
       onKept(kept.id);
       notify(`${kept.mix.name} is kept.`);
     } catch (error) {
@@ -91,14 +95,14 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
   const shown = draft.components.length > 0 && !preview.isError ? preview.data : undefined;
   return (
     <form
-      className="grid grid-cols-[minmax(0,1fr)_20rem] items-start gap-6 p-4"
+      className="grid grid-cols-1 items-start gap-6 p-4 xl:grid-cols-[minmax(0,1fr)_20rem]"
       onSubmit={(e) => {
         e.preventDefault();
         void keep();
       }}
     >
       <div className="flex min-w-0 flex-col gap-4">
-        <div className="grid grid-cols-[minmax(0,1fr)_13rem] gap-3">
+        <div className="grid gap-3 sm:grid-cols-[minmax(0,1fr)_13rem]">
           <Field label="Name">
             {(id) => (
               <TextInput
@@ -128,7 +132,10 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
           <h2 className="mb-1 text-xs font-semibold text-soft">Components</h2>
           <ul className="flex flex-col gap-2">
             {draft.components.map((c, i) => (
-              <li key={i} className="grid grid-cols-[5rem_6rem_minmax(0,1fr)_2rem] items-center gap-2">
+              <li
+                key={i}
+                className="grid grid-cols-[3.5rem_5rem_minmax(0,1fr)_2rem] sm:grid-cols-[5rem_6rem_minmax(0,1fr)_2rem] items-center gap-2"
+              >
                 <NumberInput
                   label={`Amount of component ${i + 1}`}
                   value={c.amount}
@@ -198,6 +205,17 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
           >
             Keep
           </Button>
+          {dirty && (
+            <Button
+              look="quiet"
+              onClick={() => {
+                setDraft(start);
+                forget();
+              }}
+            >
+              Start anew
+            </Button>
+          )}
           {mix && <Button onClick={() => void remove()}>Delete</Button>}
         </div>
         {shown && <Measure sheet={shown} question={question} onQuestion={setQuestion} />}

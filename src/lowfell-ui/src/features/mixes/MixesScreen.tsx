@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import { familyFacts } from "../../api/words";
+import { useChosen } from "../../craft/useChosen";
 import { wording } from "../../api/client";
 import { Button, Chip, Failed, Tabs } from "../../ui";
 import { MadeMixes } from "./MadeMixes";
@@ -15,8 +16,8 @@ type View = "recipe" | "made";
 export function MixesScreen() {
   const mixes = useQuery(queries.mixes());
   const materials = useQuery(queries.materials());
-  const [open, setOpen] = useState<string | null>(null);
-  const [view, setView] = useState<View>("recipe");
+  const [open, setOpen] = useChosen("mix");
+  const [view, setView] = useChosen("view");
   const [solving, setSolving] = useState(false);
   if (mixes.isError) return <Failed why={wording(mixes.error)} onAgain={() => void mixes.refetch()} />;
   if (!mixes.data || !materials.data) return <p className="p-6 text-soft">Opening the mixes…</p>;
@@ -32,7 +33,7 @@ export function MixesScreen() {
     />
   );
   return (
-    <div className="mx-auto grid w-full max-w-[1400px] flex-1 grid-cols-[19rem_minmax(0,1fr)] items-start gap-3 p-3">
+    <div className="mx-auto grid w-full max-w-[1400px] flex-1 grid-cols-1 lg:grid-cols-[19rem_minmax(0,1fr)] items-start gap-3 p-3">
       <section aria-label="Mixes" className="rounded-lg border border-line bg-panel">
         <div className="flex items-center gap-1 border-b border-line p-2">
           <h1 className="px-2 text-lg font-semibold">Mixes</h1>
@@ -75,7 +76,7 @@ export function MixesScreen() {
         {current ? (
           <Tabs<View>
             label={current.mix.name}
-            value={view}
+            value={view === "made" ? "made" : "recipe"}
             onChange={setView}
             tabs={[
               { value: "recipe", label: "Recipe", content: editor },

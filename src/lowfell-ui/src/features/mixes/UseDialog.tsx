@@ -15,20 +15,20 @@ interface Props {
 
 /** Which copies got some of a made mix. */
 export function UseDialog({ record, onClose, onUsed }: Props) {
-  const sets = useQuery(queries.sets());
+  const zones = useQuery(queries.zones());
   const [pieceId, setPieceId] = useState("none");
   const [copies, setCopies] = useState<number[]>([]);
   const [ml, setMl] = useState(Math.min(1, record.leftMl));
   const [note, setNote] = useState("");
   const [fault, setFault] = useState<string>();
-  const pieces = (sets.data ?? []).flatMap((s) => s.pieces.map((p) => ({ piece: p, set: s.name })));
-  const piece = pieces.find((p) => p.piece.id === pieceId)?.piece;
+  const pieces = [...new Map((zones.data ?? []).map((z) => [z.pieceId, z])).values()];
+  const piece = pieces.find((p) => p.pieceId === pieceId);
   async function use() {
     try {
       await ask(
         api.POST("/api/mix-records/{id}/uses", {
           params: { path: { id: record.id } },
-          body: { ml, pieceId: piece?.id, copies, note },
+          body: { ml, pieceId: piece?.pieceId, copies, note },
         }),
       );
       onUsed();
@@ -47,7 +47,7 @@ export function UseDialog({ record, onClose, onUsed }: Props) {
               value={pieceId}
               options={[
                 { value: "none", label: "nothing: poured away" },
-                ...pieces.map(({ piece: p, set }) => ({ value: p.id, label: p.piece.name, group: set })),
+                ...pieces.map((p) => ({ value: p.pieceId, label: p.piece, group: p.set })),
               ]}
               onChange={(v) => {
                 setPieceId(v);
@@ -60,7 +60,7 @@ export function UseDialog({ record, onClose, onUsed }: Props) {
           <fieldset>
             <legend className="mb-1 text-xs font-semibold text-soft">Copies</legend>
             <div className="flex max-h-40 flex-wrap gap-1 overflow-y-auto">
-              {Array.from({ length: piece.piece.copies }, (_, i) => i + 1).map((n) => (
+              {Array.from({ length: piece.copies }, (_, i) => i + 1).map((n) => (
                 <button
                   key={n}
                   type="button"

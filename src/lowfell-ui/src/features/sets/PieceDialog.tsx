@@ -1,5 +1,5 @@
 import { bounds } from "../../api/bounds";
-import { useForm } from "react-hook-form";
+import { useKeptForm } from "../../craft/useKeptForm";
 import type { PieceDraft, PieceView } from "../../api/types";
 import { choices, shapeWord, substrateWord } from "../../api/words";
 import { Choice, Field, figure, nameOf, TextInput } from "../../ui";
@@ -67,26 +67,30 @@ const alone = "alone";
 
 /** A piece: what it is, how large, and what it is fitted on. */
 export function PieceDialog({
+  setId,
   piece,
   siblings,
   onClose,
   onSave,
 }: {
+  setId: string;
   piece?: PieceView;
   /** The pieces of its set. */
   siblings: PieceView[];
   onClose: () => void;
-  onSave: (draft: PieceDraft) => Promise<void>;
+  onSave: (draft: PieceDraft) => Promise<unknown>;
 }) {
-  const { register, handleSubmit, formState, watch, setValue } = useForm<PieceDraft>({
-    defaultValues: piece?.piece ?? usual,
-  });
+  const { register, handleSubmit, formState, watch, setValue, draft } = useKeptForm<PieceDraft>(
+    `piece ${piece?.id ?? `new in ${setId}`}`,
+    piece?.piece ?? usual,
+  );
   const shape = shapes.find((s) => s.value === watch("shape")) ?? shapes[0]!;
   const host = watch("partOfId");
   const hosts = siblings.filter((s) => s.id !== piece?.id && !s.piece.partOfId);
   return (
     <FormDialog
       title={piece ? "Edit the piece" : "New piece"}
+      draft={draft}
       onClose={onClose}
       submit={(save) => handleSubmit((v) => save(() => onSave(v)))}
     >

@@ -1,5 +1,5 @@
 import { bounds } from "../../api/bounds";
-import { useForm } from "react-hook-form";
+import { useKeptForm } from "../../craft/useKeptForm";
 import type { SetDraft, SetView } from "../../api/types";
 import { Field, figure, inUnits, nameOf, TextInput } from "../../ui";
 import { FormDialog } from "./FormDialog";
@@ -10,16 +10,19 @@ export function SetDialog({
   onClose,
   onSave,
 }: {
-  set?: SetView;
+  set?: Pick<SetView, "id" | "name" | "scale" | "viewingMm">;
   onClose: () => void;
-  onSave: (draft: SetDraft) => Promise<void>;
+  onSave: (draft: SetDraft) => Promise<unknown>;
 }) {
-  const { register, handleSubmit, formState } = useForm({
-    defaultValues: { name: set?.name ?? "", scale: set?.scale ?? 56, viewingM: (set?.viewingMm ?? 1000) / 1000 },
+  const { register, handleSubmit, formState, draft } = useKeptForm(`set ${set?.id ?? "new"}`, {
+    name: set?.name ?? "",
+    scale: set?.scale ?? 56,
+    viewingM: (set?.viewingMm ?? 1000) / 1000,
   });
   return (
     <FormDialog
       title={set ? "Edit the set" : "New set"}
+      draft={draft}
       onClose={onClose}
       submit={(save) =>
         handleSubmit((v) =>

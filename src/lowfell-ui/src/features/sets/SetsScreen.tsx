@@ -1,264 +1,195 @@
-import { queries } from "../../api/queries";
+import { dateLanguage } from "../../api/units";
 import { useQuery } from "@tanstack/react-query";
 import { ArrowDown, ArrowUp, Ellipsis, Plus } from "lucide-react";
 import { useState } from "react";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { wording } from "../../api/client";
-import type { PieceView, SetView, Severity, ZoneView } from "../../api/types";
-import { area, duration, substrateWord } from "../../api/words";
+import { queries } from "../../api/queries";
+import type { SetCard, Severity } from "../../api/types";
+import { area } from "../../api/words";
+import { MiniCore } from "../../craft/MiniCore";
 import { Button, Failed, IconButton, Menu, SeverityMark } from "../../ui";
-import { PieceDialog } from "./PieceDialog";
 import { SetDialog } from "./SetDialog";
 import { useTree } from "./useTree";
-import { ZoneDialog } from "./ZoneDialog";
-import { ZoneTile } from "./ZoneTile";
 
-type Editing =
-  | { kind: "set"; set?: SetView }
-  | { kind: "piece"; set: SetView; piece?: PieceView }
-  | { kind: "zone"; piece: PieceView; zone?: ZoneView }
-  | null;
+const severities = [
+  ["stop", "stops"],
+  ["risk", "risks"],
+] as const satisfies [Severity, keyof SetCard["facts"]["findings"]][];
 
-/** Everything there is to paint, with the finished look and the trouble of each zone. */
+/** What is on the table: a card for each set, with how it looks, how far it is and what comes next. */
 export function SetsScreen() {
-  const sets = useQuery(queries.sets());
-  const [editing, setEditing] = useState<Editing>(null);
-  const close = () => setEditing(null);
+  const cards = useQuery(queries.cards());
+  const plan = useDoneBy(cards.data);
+  const [params, setParams] = useSearchParams();
+  const [editing, setEditing] = useState<SetCard | "new" | null>(null);
   const tree = useTree();
-  if (sets.isError) return <Failed why={wording(sets.error)} onAgain={() => void sets.refetch()} />;
-  if (!sets.data) return <p className="p-6 text-soft">Opening your sets…</p>;
-  const ids = sets.data.map((s) => s.id);
+  const navigate = useNavigate();
+  if (cards.isError) return <Failed why={wording(cards.error)} onAgain={() => void cards.refetch()} />;
+  if (!cards.data) return <p className="p-6 text-soft">Opening your sets…</p>;
+  const all = cards.data;
+  const ids = all.map((c) => c.id);
+  const open = editing ?? (params.get("new") === "set" ? "new" : null);
+  const close = () => {
+    setEditing(null);
+    if (params.size > 0) setParams({}, { replace: true });
+  };
+  const copies = all.reduce((n, c) => n + c.facts.copies, 0);
   return (
-    <div className="mx-auto w-full max-w-[1500px] px-4 pb-10">
-      <div className="flex items-center gap-3 py-3">
-        <h1 className="text-lg font-semibold">Sets</h1>
-        <Button className="ml-auto" onClick={() => setEditing({ kind: "set" })}>
+    <div className="mx-auto w-full max-w-[1500px] px-3 pb-10 lg:px-4">
+      <div className="flex flex-wrap items-center gap-x-3 py-2.5">
+        <h1 className="text-lg font-semibold">What is on the table</h1>
+        {all.length > 0 && (
+          <p className="text-sm text-soft">
+            {all.length} {all.length === 1 ? "set" : "sets"}, {copies} {copies === 1 ? "piece" : "pieces"}
+          </p>
+        )}
+        <Button look="main" className="ml-auto" onClick={() => setEditing("new")}>
           <Plus size={15} aria-hidden /> Set
         </Button>
       </div>
-      {sets.data.length === 0 && (
+      {all.length === 0 && (
         <div className="rounded-lg border border-dashed border-strong p-10 text-center">
           <p className="mb-1 font-semibold">What have you got to paint?</p>
           <p className="mb-4 text-soft">Make a set for the pieces that share a look, such as the walls of one place.</p>
-          <Button look="main" onClick={() => setEditing({ kind: "set" })}>
+          <Button look="main" onClick={() => setEditing("new")}>
             Make the first set
           </Button>
         </div>
       )}
-      {sets.data.map((set, i) => (
-        <section key={set.id} aria-label={set.name} className="mb-4 rounded-lg border border-line bg-panel">
-          <div className="flex flex-wrap items-center gap-1 border-b border-line py-1.5 pr-2 pl-4">
-            <h2 className="max-w-full truncate font-semibold">{set.name}</h2>
-            <span className="ml-2 text-sm whitespace-nowrap text-soft">{setSummary(set)}</span>
-            <span className="ml-auto flex items-center">
-              <Button look="quiet" onClick={() => setEditing({ kind: "piece", set })}>
-                <Plus size={15} aria-hidden /> Piece
-              </Button>
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(20rem,100%),1fr))] gap-3">
+        {all.map((card, i) => (
+          <li key={card.id}>
+            <Card card={card} doneBy={plan.get(card.id)}>
+              <Menu
+                label={`More for ${card.name}`}
+                icon={<Ellipsis size={17} aria-hidden />}
+                items={[
+                  { label: "Edit", onSelect: () => setEditing(card) },
+                  { label: "Copy", onSelect: () => tree.copySet(card) },
+                  { label: "Delete", onSelect: () => tree.removeSet(card) },
+                ]}
+              />
               <IconButton
-                label={`Move ${set.name} up`}
+                label={`Move ${card.name} up`}
                 disabled={i === 0}
                 onClick={() => tree.orderSets(swap(ids, i, i - 1))}
               >
-                <ArrowUp size={16} aria-hidden />
+                <ArrowUp size={15} aria-hidden />
               </IconButton>
               <IconButton
-                label={`Move ${set.name} down`}
+                label={`Move ${card.name} down`}
                 disabled={i === ids.length - 1}
                 onClick={() => tree.orderSets(swap(ids, i, i + 1))}
               >
-                <ArrowDown size={16} aria-hidden />
+                <ArrowDown size={15} aria-hidden />
               </IconButton>
-              <Menu
-                label={`More for ${set.name}`}
-                icon={<Ellipsis size={17} aria-hidden />}
-                items={[
-                  { label: "Edit", onSelect: () => setEditing({ kind: "set", set }) },
-                  { label: "Copy", onSelect: () => tree.copySet(set) },
-                  { label: "Delete", onSelect: () => tree.removeSet(set) },
-                ]}
-              />
-            </span>
-          </div>
-          {set.pieces.length === 0 && (
-            <p className="px-4 py-3 text-sm text-soft">No piece yet. Add one with its copies and size.</p>
-          )}
-          {set.pieces.map((piece, place) => (
-            <div
-              key={piece.id}
-              className="grid gap-3 border-b border-line px-4 py-2.5 last:border-b-0 sm:grid-cols-[13rem_minmax(0,1fr)]"
-            >
-              <div className="flex min-w-0 items-start gap-1">
-                <div className="min-w-0 flex-1">
-                  <h3 className="truncate text-sm font-semibold" title={piece.piece.name}>
-                    {piece.piece.name} <span className="font-normal text-soft">× {piece.piece.copies}</span>
-                  </h3>
-                  <p className="text-xs text-soft">
-                    {substrateWord[piece.piece.substrate]}, {area(piece.areaMm2)} each
-                  </p>
-                  <PieceJudged piece={piece} onOrder={(ids) => tree.orderZones(piece, ids)} />
-                  {piece.piece.partOfId && (
-                    <p className="text-xs text-soft">
-                      fitted on{" "}
-                      {set.pieces.find((p) => p.id === piece.piece.partOfId)?.piece.name ?? "a piece that is gone"}
-                    </p>
-                  )}
-                </div>
-                <Menu
-                  label={`More for ${piece.piece.name}`}
-                  icon={<Ellipsis size={16} aria-hidden />}
-                  items={[
-                    { label: "Edit", onSelect: () => setEditing({ kind: "piece", set, piece }) },
-                    { label: "Add a zone", onSelect: () => setEditing({ kind: "zone", piece }) },
-                    { label: "Copy", onSelect: () => tree.copyPiece(piece) },
-                    {
-                      label: "Move up",
-                      disabled: place === 0,
-                      onSelect: () =>
-                        tree.orderPieces(
-                          set,
-                          swap(
-                            set.pieces.map((p) => p.id),
-                            place,
-                            place - 1,
-                          ),
-                        ),
-                    },
-                    {
-                      label: "Move down",
-                      disabled: place === set.pieces.length - 1,
-                      onSelect: () =>
-                        tree.orderPieces(
-                          set,
-                          swap(
-                            set.pieces.map((p) => p.id),
-                            place,
-                            place + 1,
-                          ),
-                        ),
-                    },
-                    { label: "Delete", onSelect: () => tree.removePiece(piece) },
-                  ]}
-                />
-              </div>
-              <div className="flex flex-wrap gap-2">
-                {piece.zones.map((zone, at) => (
-                  <ZoneTile
-                    key={zone.id}
-                    zone={zone}
-                    menu={[
-                      { label: "Edit", onSelect: () => setEditing({ kind: "zone", piece, zone }) },
-                      { label: "Copy", onSelect: () => tree.copyZone(zone) },
-                      {
-                        label: "Move left",
-                        disabled: at === 0,
-                        onSelect: () =>
-                          tree.orderZones(
-                            piece,
-                            swap(
-                              piece.zones.map((z) => z.id),
-                              at,
-                              at - 1,
-                            ),
-                          ),
-                      },
-                      {
-                        label: "Move right",
-                        disabled: at === piece.zones.length - 1,
-                        onSelect: () =>
-                          tree.orderZones(
-                            piece,
-                            swap(
-                              piece.zones.map((z) => z.id),
-                              at,
-                              at + 1,
-                            ),
-                          ),
-                      },
-                      { label: "Delete", onSelect: () => tree.removeZone(zone) },
-                    ]}
-                  />
-                ))}
-                {piece.zones.length === 0 && (
-                  <Button onClick={() => setEditing({ kind: "zone", piece })}>
-                    <Plus size={15} aria-hidden /> First zone
-                  </Button>
-                )}
-              </div>
-            </div>
-          ))}
-        </section>
-      ))}
-      {editing?.kind === "set" && (
-        <SetDialog set={editing.set} onClose={close} onSave={(draft) => tree.saveSet(draft, editing.set)} />
-      )}
-      {editing?.kind === "piece" && (
-        <PieceDialog
-          piece={editing.piece}
-          siblings={editing.set.pieces}
+            </Card>
+          </li>
+        ))}
+      </ul>
+      {open && (
+        <SetDialog
+          set={open === "new" ? undefined : open}
           onClose={close}
-          onSave={(draft) => tree.savePiece(editing.set, draft, editing.piece)}
-        />
-      )}
-      {editing?.kind === "zone" && (
-        <ZoneDialog
-          piece={editing.piece}
-          fitted={sets.data.some((s) =>
-            s.pieces.some((p) => p.piece.partOfId && [p.id, p.piece.partOfId].includes(editing.piece.id)),
-          )}
-          siblings={sets.data.find((s) => s.pieces.some((p) => p.id === editing.piece.id))?.pieces ?? []}
-          zone={editing.zone}
-          onClose={close}
-          onSave={(settings) => tree.saveZone(editing.piece, settings, editing.zone)}
+          onSave={async (draft) => {
+            const made = await tree.saveSet(draft, open === "new" ? undefined : open);
+            if (made) void navigate(`/sets/${made}`);
+          }}
         />
       )}
     </div>
   );
 }
 
-const counted: Severity[] = ["stop", "risk", "note"];
-
-/** What the rules find over the zones of a piece, and an order of them that is cheaper. */
-function PieceJudged({ piece, onOrder }: { piece: PieceView; onOrder: (ids: string[]) => void }) {
-  const { findings, better } = piece.current ? piece.judgement : { findings: [], better: null };
-  const speaking = findings.filter((f) => f.rests == null);
-  const names = new Map(piece.zones.map((z) => [z.id, z.settings.name]));
-  const own = better?.zoneIds.filter((id) => names.has(id));
+function Card({ card, doneBy, children }: { card: SetCard; doneBy: string | undefined; children: React.ReactNode }) {
+  const f = card.facts;
+  const share = f.steps > 0 ? f.done / f.steps : 0;
   return (
-    <>
-      {speaking.length > 0 && (
-        <p
-          className="flex flex-wrap gap-x-2 text-xs text-soft"
-          title={speaking.map((f) => f.what).join("\n")}
-          data-testid="piece-findings"
+    <section aria-label={card.name} className="flex h-full flex-col rounded-lg border border-line bg-panel p-3">
+      <div className="flex items-start gap-2">
+        <h2 className="min-w-0 flex-1 pt-1 leading-tight font-semibold">
+          <Link to={`/sets/${card.id}`} className="break-words hover:underline">
+            {card.name}
+          </Link>
+          {f.copies > 0 && (
+            <span className="ml-2 text-sm font-normal text-soft">
+              {f.copies} {f.copies === 1 ? "piece" : "pieces"}, {area(f.areaMm2)}
+            </span>
+          )}
+        </h2>
+        <span className="flex shrink-0">{children}</span>
+      </div>
+      <Link
+        to={f.largest ? `/piece/${f.largest.pieceId}/coats/${f.largest.zoneId}` : `/sets/${card.id}`}
+        aria-label={f.largest ? `${f.largest.piece}: ${f.largest.zone}` : `Open ${card.name}`}
+        className="my-2 flex min-h-29 items-stretch gap-2 rounded bg-swatch p-1.5 hover:outline-2 hover:outline-accent"
+      >
+        {f.sample.length > 0 && <MiniCore strata={f.sample} large />}
+        {[...(f.sample.length > 0 ? [lookOf(f.sample.at(-1)!)] : []), ...f.looks].slice(0, 4).map((look, i) => (
+          <span key={i} aria-hidden className="grid min-w-0 flex-1 grid-cols-[2fr_3fr_2fr] overflow-hidden rounded-sm">
+            {look.map((colour, at) => (
+              <span key={at} style={{ background: colour }} />
+            ))}
+          </span>
+        ))}
+        {f.sample.length === 0 && (
+          <span className="m-auto text-sm text-ink">
+            {!card.current ? "" : f.pieces === 0 ? "No piece yet" : "No zone yet"}
+          </span>
+        )}
+      </Link>
+      <p className="flex items-baseline gap-2 text-sm">
+        <span className="min-w-0 flex-1 truncate" title={f.next ?? undefined}>
+          {!card.current ? "working it out…" : (f.next ?? (f.steps > 0 ? "done" : "no coats planned yet"))}
+        </span>
+        {f.steps > 0 && <span className="text-soft">{Math.floor(share * 100)} %</span>}
+      </p>
+      {f.steps > 0 && (
+        <div
+          role="progressbar"
+          aria-label={`${card.name}: ${f.done} of ${f.steps} steps done`}
+          aria-valuemin={0}
+          aria-valuemax={f.steps}
+          aria-valuenow={f.done}
+          className="mt-1 h-1.5 overflow-hidden rounded-full bg-line"
         >
-          {counted.map((severity) => {
-            const count = speaking.filter((f) => f.severity === severity).length;
-            return count === 0 ? null : (
-              <span key={severity} className="inline-flex items-center gap-0.5">
-                <SeverityMark severity={severity} size={12} />
-                {count} {count === 1 ? severity : `${severity}s`} over its zones
-              </span>
-            );
-          })}
-        </p>
+          <span className="block h-full bg-accent" style={{ width: `${share * 100}%` }} />
+        </div>
       )}
-      {better && own && (
-        <button
-          type="button"
-          className="text-left text-xs underline"
-          title={`In the order ${own.map((id) => names.get(id)).join(", ")}`}
-          onClick={() => onOrder(own)}
-        >
-          {duration(better.savesMinutes)} less in another order
-        </button>
-      )}
-    </>
+      <p className="mt-1.5 flex min-h-5 flex-wrap gap-x-3 text-sm text-soft">
+        <span>{doneBy}</span>
+        <span className="ml-auto flex gap-2">
+          {severities.map(
+            ([severity, many]) =>
+              f.findings[many] > 0 && (
+                <span key={severity} className="inline-flex items-center gap-1 text-ink">
+                  <SeverityMark severity={severity} size={12} silent /> {f.findings[many]}{" "}
+                  {f.findings[many] === 1 ? severity : many}
+                </span>
+              ),
+          )}
+        </span>
+      </p>
+    </section>
   );
 }
 
-function setSummary(set: SetView): string {
-  const copies = set.pieces.reduce((n, p) => n + p.piece.copies, 0);
-  const whole = set.pieces.reduce((n, p) => n + p.piece.copies * p.areaMm2, 0);
-  return copies === 0 ? "" : `${copies} ${copies === 1 ? "piece" : "pieces"}, ${area(whole)}`;
+const lookOf = (s: SetCard["facts"]["sample"][number]) => [s.recess, s.face, s.edge];
+
+const day = (date: string) =>
+  new Intl.DateTimeFormat(dateLanguage(), { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(
+    new Date(`${date}T12:00:00Z`),
+  );
+
+/** Steps of which a plan is made at once; of more the date is not asked for beside the cards. */
+const mostPlanned = 3_000;
+
+/** When each set is done, by the plan over all of them. */
+function useDoneBy(cards: SetCard[] | undefined): Map<string, string> {
+  const open = (cards ?? []).reduce((n, c) => n + c.facts.steps - c.facts.done, 0);
+  const done = useQuery({ ...queries.doneBy(), enabled: open > 0 && open <= mostPlanned });
+  return new Map(done.data?.map((d) => [d.setId, d.doneOn ? `done ${day(d.doneOn)}` : "not in the plan"]));
 }
 
 function swap(ids: string[], a: number, b: number): string[] {

@@ -2,7 +2,7 @@ import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useForm } from "react-hook-form";
+import { useKeptForm } from "../../craft/useKeptForm";
 import type { PieceView, ZoneSettings, ZoneView } from "../../api/types";
 import { area, choices, facingWord, fittingWord, reliefWord, sheenWord } from "../../api/words";
 import { Choice, colourOrNothing, Field, figure, figureOrNothing, nameOf, percent, TextInput, Toggle } from "../../ui";
@@ -57,7 +57,7 @@ export function ZoneDialog({
   fitted: boolean;
   zone?: ZoneView;
   onClose: () => void;
-  onSave: (settings: ZoneSettings) => Promise<void>;
+  onSave: (settings: ZoneSettings) => Promise<unknown>;
 }) {
   const start = zone?.settings ?? {
     ...usual,
@@ -66,8 +66,9 @@ export function ZoneDialog({
       Math.round((1 - piece.zones.reduce((n, z) => n + (z.settings.areaShare ?? 0), 0)) * 100) / 100,
     ),
   };
-  const { register, handleSubmit, formState, watch, setValue } = useForm<Form>({
-    defaultValues: {
+  const { register, handleSubmit, formState, watch, setValue, draft } = useKeptForm<Form>(
+    `zone ${zone?.id ?? `new on ${piece.id}`}`,
+    {
       ...start,
       sharePercent: Math.round((start.areaShare ?? 0.1) * 1000) / 10,
       detail: start.smallestDetailMm?.toString() ?? "",
@@ -80,7 +81,7 @@ export function ZoneDialog({
       crack: start.crackColour ?? "",
       hex: start.target ?? "",
     },
-  });
+  );
   const [byShare, setByShare] = useState(start.ownAreaMm2 === undefined || start.ownAreaMm2 === null);
   const schemes = useQuery({ ...queries.schemes(), staleTime: 0 });
   const values = watch();
@@ -113,6 +114,7 @@ export function ZoneDialog({
   return (
     <FormDialog
       title={zone ? "Edit the zone" : `New zone on ${piece.piece.name}`}
+      draft={draft}
       onClose={onClose}
       submit={(save) => handleSubmit((v) => save(() => onSave(settings(v))))}
     >

@@ -14,7 +14,7 @@ export function ZoneTile({ zone, menu }: { zone: ZoneView; menu: MenuItem[] }) {
   return (
     <div className="flex w-full items-center rounded sm:w-56 border border-line bg-raised">
       <Link
-        to={`/stack/${zone.id}`}
+        to={`/zone/${zone.id}`}
         className="flex min-w-0 flex-1 items-center gap-2.5 p-1.5 hover:bg-tint"
         aria-label={`${zone.settings.name}, open the stack`}
       >

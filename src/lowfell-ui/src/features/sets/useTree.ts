@@ -18,10 +18,14 @@ async function run(call: () => Promise<unknown>, done?: string, undo?: () => Pro
 }
 
 /** Saves that belong to a dialog throw, so that the dialog can show what is wrong and keep what was typed. */
-async function save(call: Promise<unknown>) {
-  await call;
+async function save<T>(call: Promise<T>): Promise<T> {
+  const answer = await call;
   await refresh();
+  return answer;
 }
+
+/** What is known by its name. */
+type Named = { id: string; name: string };
 
 const at = (id: string) => ({ params: { path: { id } } });
 
@@ -29,14 +33,13 @@ const at = (id: string) => ({ params: { path: { id } } });
 export function useTree() {
   return useMemo(
     () => ({
-      saveSet: (draft: SetDraft, set?: SetView) =>
-        save(
-          set
-            ? ask(api.PUT("/api/sets/{id}", { ...at(set.id), body: { version: set.version, ...draft } }))
-            : ask(api.POST("/api/sets", { body: draft })),
-        ),
-      copySet: (set: SetView) => run(() => ask(api.POST("/api/sets/{id}/copy", at(set.id)))),
-      removeSet: (set: SetView) =>
+      /** Answers with the id of a set that is new. */
+      saveSet: async (draft: SetDraft, set?: Named & { version: number }): Promise<string | undefined> => {
+        if (!set) return (await save(ask(api.POST("/api/sets", { body: draft })))).id;
+        await save(ask(api.PUT("/api/sets/{id}", { ...at(set.id), body: { version: set.version, ...draft } })));
+      },
+      copySet: (set: Named) => run(() => ask(api.POST("/api/sets/{id}/copy", at(set.id)))),
+      removeSet: (set: Named) =>
         run(
           () => ask(api.DELETE("/api/sets/{id}", at(set.id))),
           `Deleted ${set.name}.`,

@@ -1,3 +1,4 @@
+import { useDraft } from "../../craft/useDraft";
 import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
@@ -28,7 +29,8 @@ interface Props {
 
 /** A material's figures, with a live swatch over black and over white. */
 export function MaterialEditor({ material, onKept, onGone }: Props) {
-  const [draft, setDraft] = useState<MaterialDraft>(material?.material ?? usual);
+  const start = material?.material ?? usual;
+  const [draft, setDraft, forget] = useDraft(`paint ${material ? `${material.id} ${material.version}` : "new"}`, start);
   const [fault, setFault] = useState<string>();
   const set = (part: Partial<MaterialDraft>) => setDraft((d) => ({ ...d, ...part }));
   // What is left out is its family's.
@@ -42,7 +44,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
   );
   const clear = familyFacts(draft.family).clear;
   const facts = swatch.data?.facts;
-  const dirty = JSON.stringify(draft) !== JSON.stringify(material?.material ?? usual);
+  const dirty = JSON.stringify(draft) !== JSON.stringify(start);
   async function keep() {
     try {
       const kept = material
@@ -56,6 +58,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
       await changed("shelf");
       setFault(undefined);
       setDraft(kept.material);
+      forget();
       onKept(kept.id);
       notify(`${kept.material.name} is on the shelf.`);
     } catch (error) {
@@ -263,6 +266,17 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
         <Button look="main" type="submit" disabled={!dirty || draft.name.trim() === ""}>
           Keep
         </Button>
+        {dirty && (
+          <Button
+            look="quiet"
+            onClick={() => {
+              setDraft(start);
+              forget();
+            }}
+          >
+            Start anew
+          </Button>
+        )}
         {material && <Button onClick={() => void remove()}>Take off the shelf</Button>}
       </div>
       {material && material.usedIn > 0 && (

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Files, Plus } from "lucide-react";
 import { useRef, useState } from "react";
+import { useChosen } from "../../craft/useChosen";
 import { wording } from "../../api/client";
 import type { Family, Material } from "../../api/types";
 import { familyFacts, familyWord, number, sheenWord } from "../../api/words";
@@ -19,7 +20,7 @@ export function ShelfScreen() {
   const [family, setFamily] = useState<Family | "all">("all");
   const [low, setLow] = useState(false);
   const [near, setNear] = useState("");
-  const [open, setOpen] = useState<string | null>(null);
+  const [open, setOpen] = useChosen("paint");
   const [importing, setImporting] = useState(false);
   const nearness = useQuery(queries.near(near, isColour(near)));
   if (materials.isError) return <Failed why={wording(materials.error)} onAgain={() => void materials.refetch()} />;
@@ -37,10 +38,10 @@ export function ShelfScreen() {
   const present = [...new Set(materials.data.map((m) => m.material.family))];
   const current = open === "new" ? undefined : (materials.data.find((m) => m.id === open) ?? shown[0]);
   return (
-    <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-[minmax(0,1fr)_29rem] gap-3 p-3">
+    <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-1 lg:grid-cols-[minmax(0,1fr)_29rem] gap-3 p-3">
       <section
         aria-label="Shelf"
-        className="flex h-[calc(100vh-4.3rem)] flex-col rounded-lg border border-line bg-panel"
+        className="flex h-[55vh] min-w-0 flex-col lg:h-[calc(100vh-6.7rem)] rounded-lg border border-line bg-panel"
       >
         <div className="flex flex-wrap items-center gap-1.5 border-b border-line p-2">
           <h1 className="px-2 text-lg font-semibold">Shelf</h1>
@@ -107,7 +108,7 @@ export function ShelfScreen() {
       </section>
       <section
         aria-label="Material"
-        className="h-[calc(100vh-4.3rem)] overflow-y-auto rounded-lg border border-line bg-panel"
+        className="h-[calc(100vh-6.7rem)] overflow-y-auto rounded-lg border border-line bg-panel"
       >
         <MaterialPane
           key={open === "new" ? "new" : (current?.id ?? "new")}
@@ -155,7 +156,7 @@ function Rows({ shown, off, current, onOpen }: RowsProps) {
                 type="button"
                 aria-current={m.id === current}
                 onClick={() => onOpen(m.id)}
-                className={`grid h-full w-full grid-cols-[3.2rem_minmax(0,1fr)_9.5rem_4.5rem_6.5rem_3.2rem] items-center gap-2 border-b border-line px-3 text-left text-sm ${m.id === current ? "bg-tint" : "hover:bg-raised"}`}
+                className={`grid h-full w-full grid-cols-[3.2rem_minmax(0,1fr)_5.5rem] sm:grid-cols-[3.2rem_minmax(0,1fr)_9.5rem_4.5rem_6.5rem_3.2rem] items-center gap-2 border-b border-line px-3 text-left text-sm ${m.id === current ? "bg-tint" : "hover:bg-raised"}`}
               >
                 <span className="rounded bg-swatch p-1">
                   <span
@@ -167,8 +168,8 @@ function Rows({ shown, off, current, onOpen }: RowsProps) {
                   <span className="font-semibold">{m.material.name}</span>
                   <span className="ml-2 text-soft">{m.material.house}</span>
                 </span>
-                <span className="truncate">{familyWord[m.material.family]}</span>
-                <span className="truncate">
+                <span className="truncate max-sm:hidden">{familyWord[m.material.family]}</span>
+                <span className="truncate max-sm:hidden">
                   {sheenWord[m.facts.sheen]}
                   {m.material.effect !== "plain" && `, ${m.material.effect}`}
                 </span>
@@ -182,7 +183,7 @@ function Rows({ shown, off, current, onOpen }: RowsProps) {
                     </>
                   )}
                 </span>
-                <span className="text-right text-soft">
+                <span className="text-right text-soft max-sm:hidden">
                   {off.has(m.id) ? `${number(off.get(m.id)!)} dE` : m.usedIn > 0 ? `in ${m.usedIn}` : ""}
                 </span>
               </button>

@@ -1,3 +1,4 @@
+import { dateLanguage } from "../../api/units";
 import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
@@ -137,7 +138,7 @@ export function StripePanel({ material }: { material: Material }) {
             <li key={c.id} className="flex items-center gap-2">
               <Chip colour={[c.overBlack, c.overWhite]} />
               <span className="flex-1">
-                Stripe of {new Date(c.at).toLocaleDateString("en-GB")}, {number(c.dryFilmUm)} µm
+                Stripe of {new Date(c.at).toLocaleDateString(dateLanguage())}, {number(c.dryFilmUm)} µm
               </span>
               {c.inForce ? <strong>in force</strong> : <Button onClick={() => choose(c.id)}>Go back to it</Button>}
             </li>

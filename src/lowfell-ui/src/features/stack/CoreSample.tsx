@@ -73,7 +73,7 @@ export function CoreSample({ coats, names, preview, findings, selected, shown, s
         </span>
       </div>
       <div className="min-h-0 flex-1 overflow-y-auto px-3 pt-2 pb-4">
-        <div aria-hidden className="grid grid-cols-[1.75rem_11.25rem_1.75rem_minmax(0,1fr)] pb-1 text-xs text-soft">
+        <div aria-hidden className="grid core-columns pb-1 text-xs text-soft">
           <span />
           <span className="grid grid-cols-3 text-center">
             <span>recess</span>
@@ -103,7 +103,7 @@ export function CoreSample({ coats, names, preview, findings, selected, shown, s
             </div>
           </SortableContext>
         </DndContext>
-        <div className="grid grid-cols-[1.75rem_11.25rem_1.75rem_minmax(0,1fr)] items-center text-sm text-soft">
+        <div className="grid core-columns items-center text-sm text-soft">
           <span />
           <span className="grid h-8 grid-cols-3 overflow-hidden rounded-b-lg">
             {preview &&

@@ -84,7 +84,7 @@ describe("what the rules find", () => {
     const found = finding({ school: "Your school says two thin ones." });
     show({ findings: [found], shown: found, mends: [] });
     expect(screen.getByText(/Your school says two thin ones/)).toBeVisible();
-    expect(screen.getByRole("link", { name: "Schools" })).toHaveAttribute("href", "/schools");
+    expect(screen.getByRole("link", { name: "Schools" })).toHaveAttribute("href", "/settings/schools");
   });
 
   it("says so when nothing could be asked", () => {

@@ -24,6 +24,8 @@ interface Props {
   onKnow: (finding: Finding, reason: string | null) => void;
   /** What is found over the whole piece. */
   children?: ReactNode;
+  /** Takes the room where nothing is found. */
+  look?: ReactNode;
 }
 
 const firstMends = 4;
@@ -57,6 +59,7 @@ export function FindingsList(props: Props) {
               : "Nothing will go wrong in this order, as far as the rules know."}
           </p>
         )}
+        {!failed && speaking.length === 0 && props.look}
         <ul>
           {speaking.map((f) => (
             <Row key={f.rule + f.aspect + f.coatId} finding={f} {...props} />
@@ -126,7 +129,7 @@ function Behind({ finding }: { finding: Finding }) {
         <>
           {" "}
           {finding.school}{" "}
-          <Link to="/schools" className="underline">
+          <Link to="/settings/schools" className="underline">
             Schools
           </Link>
         </>

@@ -69,7 +69,7 @@ test("what another zone does is looked at there", async () => {
   });
   await userEvent.click(screen.getByRole("button", { name: /lands on Wall/ }));
   expect(onShow).not.toHaveBeenCalled();
-  expect(screen.getByRole("link", { name: "Go to Trim" })).toHaveAttribute("href", "/stack/trim");
+  expect(screen.getByRole("link", { name: "Go to Trim" })).toHaveAttribute("href", "/zone/trim");
 });
 
 test("a finding at rest says why, and may speak again", async () => {

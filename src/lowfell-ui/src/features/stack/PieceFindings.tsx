@@ -101,7 +101,7 @@ function Row({
               <Know onKnow={(reason) => onKnow([f, ...also], reason)} />
             )
           ) : (
-            <Link to={`/stack/${f.zoneId}`} className="underline">
+            <Link to={`/zone/${f.zoneId}`} className="underline">
               Go to {zone}
             </Link>
           )}

@@ -1,45 +1,27 @@
-import { queries } from "../../api/queries";
-import { useQuery } from "@tanstack/react-query";
 import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
 import type { ZonePage } from "../../api/types";
 import { area, substrateWord } from "../../api/words";
-import { Choice, IconButton } from "../../ui";
+import { Button, IconButton } from "../../ui";
 import { SchemeDialog } from "./SchemeDialog";
-import { zoneOptions } from "../../craft/zoneOptions";
 import type { SaveState, useStackEditor } from "./useStackEditor";
 
+interface Props {
+  page: ZonePage;
+  editor: ReturnType<typeof useStackEditor>;
+  onBeside: () => void;
+}
+
 /** Where the painter is, what the change touches, and whether it is kept. */
-export function StackHeader({ page, editor }: { page: ZonePage; editor: ReturnType<typeof useStackEditor> }) {
+export function StackHeader({ page, editor, onBeside }: Props) {
   const [scheme, setScheme] = useState(false);
-  const navigate = useNavigate();
-  const sets = useQuery(queries.sets());
-  const options = zoneOptions(sets.data);
   const others = page.scheme.uses.length - 1;
   return (
-    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-2">
-      <div className="flex items-baseline gap-2">
-        <Link to="/sets" className="text-sm text-soft hover:underline">
-          {page.setName}
-        </Link>
-        <span aria-hidden className="text-soft">
-          /
-        </span>
-        <h1 className="sr-only">
-          {page.piece.name}: {page.settings.name}
-        </h1>
-      </div>
-      <div className="w-64">
-        <Choice
-          label="Zone"
-          value={page.id}
-          options={
-            options.length > 0 ? options : [{ value: page.id, label: `${page.piece.name}: ${page.settings.name}` }]
-          }
-          onChange={(id) => void navigate(`/stack/${id}`)}
-        />
-      </div>
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 rounded-lg border border-line bg-panel px-3 py-1">
+      <h1 className="max-w-72 truncate font-semibold" title={page.settings.name}>
+        <span className="sr-only">{page.piece.name}: </span>
+        {page.settings.name}
+      </h1>
       <span className="text-sm text-soft">
         {page.piece.copies} × {area(page.zone.areaMm2)}, {page.zone.relief} {substrateWord[page.zone.substrate]}
       </span>
@@ -53,10 +35,13 @@ export function StackHeader({ page, editor }: { page: ZonePage; editor: ReturnTy
       </button>
       <div className="ml-auto flex items-center gap-1">
         <SaveNote save={editor.save} />
-        <IconButton label="Undo (z)" disabled={!editor.canUndo} onClick={editor.undo}>
+        <Button look="quiet" onClick={onBeside} title="Lay another stack beside this one">
+          Beside…
+        </Button>
+        <IconButton label="Undo (z or Ctrl + z)" disabled={!editor.canUndo} onClick={editor.undo}>
           <Undo2 size={17} aria-hidden />
         </IconButton>
-        <IconButton label="Redo (Shift + z)" disabled={!editor.canRedo} onClick={editor.redo}>
+        <IconButton label="Redo (Shift + z or Ctrl + Shift + z)" disabled={!editor.canRedo} onClick={editor.redo}>
           <Redo2 size={17} aria-hidden />
         </IconButton>
       </div>

@@ -1,33 +1,33 @@
 import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Link, useParams } from "react-router";
+import { Navigate, useParams } from "react-router";
 import { Problem, wording } from "../../api/client";
 import type { Bench, Material, Mix, ZonePage } from "../../api/types";
-import { lastZoneKey } from "../../craft/lastZone";
+import { Gone } from "../../craft/Gone";
+import { rememberZone } from "../../craft/lastZone";
 import { StackWork } from "./StackWork";
 
 export function StackScreen() {
-  const { zoneId = "" } = useParams();
+  const { pieceId, zoneId = "" } = useParams();
   const page = useQuery(queries.zone(zoneId));
   const materials = useQuery(queries.materials());
   const mixes = useQuery(queries.mixes());
   const bench = useQuery(queries.bench());
   useEffect(() => {
-    if (page.data) localStorage.setItem(lastZoneKey, page.data.id);
+    if (page.data) rememberZone(page.data.id);
   }, [page.data]);
   if (page.isError) {
     const gone = page.error instanceof Problem && page.error.code === "gone";
     return (
-      <div className="mx-auto max-w-md p-10 text-center">
-        <h1 className="mb-2 text-xl font-semibold">{gone ? "This zone is gone" : "The stack can't be opened"}</h1>
-        <p className="mb-4 text-soft">{gone ? "It was deleted, or belongs to another bench." : wording(page.error)}</p>
-        <Link to="/sets" className="font-semibold text-accent underline">
-          Go to your sets
-        </Link>
-      </div>
+      <Gone
+        what={gone ? "This zone is gone" : "The stack can't be opened"}
+        why={gone ? undefined : wording(page.error)}
+      />
     );
   }
+  if (page.data && page.data.pieceId !== pieceId)
+    return <Navigate to={`/piece/${page.data.pieceId}/coats/${zoneId}`} replace />;
   if (!page.data || !materials.data || !mixes.data || !bench.data)
     return <p className="p-6 text-soft">Opening the stack…</p>;
   return (

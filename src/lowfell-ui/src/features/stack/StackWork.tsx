@@ -5,14 +5,17 @@ import { wording, queryClient } from "../../api/client";
 import type { Coat, Finding, Material, Mend, Mix, Schools, ZonePage } from "../../api/types";
 import { notify } from "../../ui";
 import { CoatEditor } from "./CoatEditor";
+import { BesideDialog } from "./BesideDialog";
 import { ConflictDialog } from "./ConflictDialog";
 import { CoreSample } from "./CoreSample";
 import { FindingsList } from "./FindingsList";
 import { paintNames } from "./names";
 import { PieceFindings } from "./PieceFindings";
+import { LookAfter } from "./LookAfter";
 import { MendAllDialog } from "./MendAllDialog";
 import { usePieceJudgement } from "./usePieceJudgement";
 import { StackHeader } from "./StackHeader";
+import { useChosen } from "../../craft/useChosen";
 import { coatOf } from "../../craft/coatOf";
 import { barrierMaterial, duplicate, insertAt, move, remove, withKnown } from "./stackEdits";
 import { useStackEditor } from "./useStackEditor";
@@ -35,7 +38,7 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
   const preview = useQuery(queries.preview(page.zone, coats, schools));
   const judgement = usePieceJudgement(page, coats, schools);
   const names = useMemo(() => paintNames(materials, mixes), [materials, mixes]);
-  const [wanted, setWanted] = useState<string | null>(null);
+  const [wanted, setWanted] = useChosen("coat");
   const selected = coats.find((c) => c.id === wanted) ?? coats.at(-1);
   const index = selected ? coats.indexOf(selected) : -1;
   const findings = useMemo(
@@ -54,6 +57,7 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
     [findings, judgement.data, coats, page.id],
   );
   const [mendingAll, setMendingAll] = useState(false);
+  const [beside, setBeside] = useState(false);
   const [focus, setFocus] = useState<Finding | null>(null);
   const shown =
     findings.find((f) => focus && f.rule === focus.rule && f.aspect === focus.aspect && f.coatId === focus.coatId) ??
@@ -132,6 +136,10 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
     count: coats.length,
     undo: editor.undo,
     redo: editor.redo,
+    keep: () => {
+      editor.keepNow();
+      notify("Kept.");
+    },
     mend: () => void mendFirst(),
     mendAll: () => setMendingAll(true),
   });
@@ -141,11 +149,16 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
   };
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col">
-      <StackHeader page={page} editor={editor} />
-      <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-1 gap-3 p-3 lg:h-[calc(100vh-5.9rem)] lg:flex-none lg:grid-cols-[minmax(0,1fr)_22rem_18.5rem]">
-        <section aria-label="Core sample" className="flex min-h-0 flex-col rounded-lg border border-line bg-panel">
+    <div className="flex min-h-0 flex-1 flex-col gap-3">
+      <StackHeader page={page} editor={editor} onBeside={() => setBeside(true)} />
+      <div className="grid w-full flex-1 grid-cols-1 gap-3 lg:h-[calc(100vh-9.6rem)] lg:flex-none lg:grid-cols-[minmax(23rem,1.25fr)_minmax(20rem,1fr)_16.5rem] lg:grid-rows-[auto_minmax(0,1fr)] 2xl:grid-cols-[minmax(23rem,1fr)_24rem_20rem]">
+        <section aria-label="Look" className="rounded-lg border border-line bg-panel lg:col-span-2 lg:col-start-2">
           <Verdict page={page} preview={preview.data} findings={findings} empty={coats.length === 0} />
+        </section>
+        <section
+          aria-label="Core sample"
+          className="flex min-h-0 flex-col rounded-lg border border-line bg-panel lg:col-start-1 lg:row-span-2 lg:row-start-1"
+        >
           {!preview.isPending && (
             <CoreSample
               coats={coats}
@@ -195,6 +208,15 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
           onMend={mend}
           onMendAll={() => setMendingAll(true)}
           onKnow={(f, reason) => know([f], reason)}
+          look={
+            preview.data && (
+              <LookAfter
+                stratum={preview.data.strata.find((s) => s.coatId === selected?.id) ?? preview.data.substrate}
+                place={selected ? `After coat ${index + 1}` : "Bare"}
+                target={page.zone.target}
+              />
+            )
+          }
         >
           <PieceFindings
             page={page}
@@ -204,6 +226,17 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
           />
         </FindingsList>
       </div>
+      {beside && (
+        <BesideDialog
+          page={page}
+          coats={coats}
+          onClose={() => setBeside(false)}
+          onTake={(other) => {
+            setBeside(false);
+            take(other, "Took the other coats.");
+          }}
+        />
+      )}
       {mendingAll && (
         <MendAllDialog
           page={page}

@@ -24,7 +24,7 @@ interface Props {
 export type MarkedFinding = Pick<Finding, "severity" | "what" | "coatId" | "gap">;
 
 /** Film is drawn to a compressed scale: ten times the film is 7 px more. */
-const heightPx = (filmUm: number) => Math.round(25 + 7 * Math.log10(1 + filmUm));
+const heightPx = (filmUm: number) => Math.round(31 + 7 * Math.log10(1 + filmUm));
 
 export function StratumRow({
   coat,
@@ -54,7 +54,7 @@ export function StratumRow({
         transition: sortable.transition,
         zIndex: sortable.isDragging ? 10 : undefined,
       }}
-      className={`relative grid grid-cols-[1.75rem_11.25rem_1.75rem_minmax(0,1fr)] items-stretch rounded-r ${selected ? "bg-tint" : "hover:bg-raised"} ${sortable.isDragging ? "opacity-80 shadow-lg" : ""}`}
+      className={`relative grid core-columns items-stretch rounded-r ${selected ? "bg-tint" : "hover:bg-raised"} ${sortable.isDragging ? "opacity-80 shadow-lg" : ""}`}
     >
       <span className="flex items-center justify-center text-xs text-soft">{index + 1}</span>
       <div
@@ -80,13 +80,16 @@ export function StratumRow({
         onClick={onSelect}
         className={`flex min-w-0 items-center gap-2 pr-2 text-left text-sm ${coat.skipped ? "text-soft line-through" : ""}`}
       >
-        <span className="shrink-0 font-semibold">{techniqueWord[coat.technique]}</span>
-        <span className="min-w-0 truncate text-soft" title={paint.name}>
-          {paint.name}
-          {coat.passes > 1 && ` × ${coat.passes}`}
+        <span className="min-w-0 flex-1 leading-tight">
+          <span className="block truncate font-semibold">
+            {techniqueWord[coat.technique]}
+            {coat.passes > 1 && ` × ${coat.passes}`}
+          </span>
+          <span className="block truncate text-xs text-soft" title={paint.name}>
+            {[coat.optional && "optional", coat.hurried && "warm air", paint.name].filter(Boolean).join(", ")}
+          </span>
         </span>
-        <span className="ml-auto flex shrink-0 items-center gap-2 text-xs text-soft">
-          {coat.optional && <span>optional</span>}
+        <span className="ml-auto flex shrink-0 flex-col items-end text-xs leading-tight text-soft">
           {!coat.skipped && waits && (
             <span
               title={`Waits ${waitLine(stratum?.wait) ?? ""}`}
@@ -96,7 +99,6 @@ export function StratumRow({
               {waits}
             </span>
           )}
-          {coat.hurried && <span>warm air</span>}
           {stratum?.mix && coat.paintFraction < 1 && takesThinner(coat.technique) && (
             <span title="Paint to thinner">
               {number(stratum.mix.paintParts)} : {number(stratum.mix.thinnerParts)}

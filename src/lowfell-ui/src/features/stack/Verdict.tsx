@@ -22,9 +22,9 @@ export function Verdict({ page, preview, findings, empty }: Props) {
   ];
   const any = said.filter(([severity]) => count(severity) > 0);
   return (
-    <div className="flex min-h-27 items-center gap-4 border-b border-line px-3 py-2">
+    <div className="flex min-h-27 flex-wrap items-center gap-4 px-3 py-2">
       <div className="flex shrink-0 rounded bg-swatch p-1.5" data-testid="finished">
-        <div className="flex min-h-13 min-w-39">
+        <div className="flex min-h-18 min-w-45">
           {top && (
             <>
               <Finished label="Recess" colour={top.recess} />
@@ -34,15 +34,15 @@ export function Verdict({ page, preview, findings, empty }: Props) {
           )}
         </div>
         {page.zone.target && (
-          <div className="ml-2 w-13">
-            <div className="h-9" style={{ background: page.zone.target }} title={page.zone.target} />
+          <div className="ml-2 w-15">
+            <div className="h-14" style={{ background: page.zone.target }} title={page.zone.target} />
             <p className="mt-0.5 text-center text-xs text-ink">Target</p>
           </div>
         )}
       </div>
       <Elevations elevations={preview?.elevations} />
-      <div className="min-w-0 flex-1" hidden={!preview && !empty}>
-        <p className="truncate">
+      <div className="min-w-48 flex-1" hidden={!preview && !empty}>
+        <p>
           <span>
             <strong className="font-semibold">
               {empty
@@ -68,7 +68,7 @@ export function Verdict({ page, preview, findings, empty }: Props) {
           </span>
         </p>
         {top && !empty && (
-          <p className="truncate text-sm text-soft">
+          <p className="text-sm text-soft">
             Recess to face {number(top.shading)} dE; a hand moves it by {number(top.recess.deSpan)}
           </p>
         )}
@@ -94,8 +94,8 @@ export function Verdict({ page, preview, findings, empty }: Props) {
 
 function Finished({ label, colour }: { label: string; colour: HeightColour }) {
   return (
-    <div className="w-13" data-height={label.toLowerCase()} data-hex={colour.hex}>
-      <div className="h-9" style={{ background: colour.hex }} title={colour.hex} />
+    <div className="w-15" data-height={label.toLowerCase()} data-hex={colour.hex}>
+      <div className="h-14" style={{ background: colour.hex }} title={colour.hex} />
       <p className="mt-0.5 text-center text-xs text-ink">{label}</p>
     </div>
   );

@@ -51,3 +51,27 @@ export function historyReducer(state: History, action: HistoryAction): History {
     }
   }
 }
+
+const key = (schemeId: string) => `lowfell.undo.${schemeId}`;
+const mostKept = 40;
+
+/** Keeps the steps of undo for as long as the tab lives, over a reload. */
+export function keepHistory(schemeId: string, { past, present, future }: History) {
+  try {
+    const text = JSON.stringify({ past: past.slice(-mostKept), present, future: future.slice(0, mostKept) });
+    sessionStorage.setItem(key(schemeId), text);
+  } catch {
+    // Without room for it undo lasts as long as the page does.
+  }
+}
+
+/** The history as it was kept, if the stack still is what it was then; else one that begins now. */
+export function historyOf(schemeId: string, coats: Coat[]): History {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(key(schemeId)) ?? "null") as Omit<History, "field"> | null;
+    if (kept && JSON.stringify(kept.present) === JSON.stringify(coats)) return { ...kept, present: coats, field: null };
+  } catch {
+    sessionStorage.removeItem(key(schemeId));
+  }
+  return startHistory(coats);
+}

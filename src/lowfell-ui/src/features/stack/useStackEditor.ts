@@ -3,7 +3,7 @@ import { stackKept } from "../../api/changes";
 import { api, ask, Problem, wording } from "../../api/client";
 import type { Coat, Scheme } from "../../api/types";
 import { suspectConnection } from "../../api/queries";
-import { historyReducer, startHistory } from "./history";
+import { historyOf, historyReducer, keepHistory } from "./history";
 
 export type SaveState =
   | { kind: "saved" }
@@ -19,7 +19,7 @@ const keepKey = (schemeId: string) => `lowfell.unsaved.${schemeId}`;
 /** The stack as it is being edited: undo and redo over the whole of it, kept by itself, with its state told. */
 export function useStackEditor(scheme: Scheme) {
   const [left] = useState(() => unsaved(scheme));
-  const [history, dispatch] = useReducer(historyReducer, null, () => startHistory(left?.coats ?? scheme.coats));
+  const [history, dispatch] = useReducer(historyReducer, null, () => historyOf(scheme.id, left?.coats ?? scheme.coats));
   const [save, setSave] = useState<SaveState>({ kind: "saved" });
   // What was left behind goes out under the version it was made on: if the stack has changed since, the painter is asked.
   const version = useRef(left?.version ?? scheme.version);
@@ -73,6 +73,17 @@ export function useStackEditor(scheme: Scheme) {
     return () => clearTimeout(timer);
   }, [history.present, scheme.id, send]);
 
+  // Off the way of the keystroke, yet before the page is left.
+  useEffect(() => {
+    const keep = () => keepHistory(scheme.id, history);
+    const timer = setTimeout(keep, saveDelayMs);
+    window.addEventListener("pagehide", keep);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener("pagehide", keep);
+    };
+  }, [history, scheme.id]);
+
   useEffect(() => {
     if (save.kind !== "waiting") return;
     const timer = setTimeout(() => void send(), retryMs);
@@ -103,8 +114,14 @@ export function useStackEditor(scheme: Scheme) {
     [send],
   );
 
+  const now = useRef(history);
+  now.current = history;
+  useEffect(() => () => keepHistory(scheme.id, now.current), [scheme.id]);
+
   return {
     coats: history.present,
+    /** Sends at once what waits to be kept. */
+    keepNow: useCallback(() => void send(), [send]),
     save,
     settle,
     canUndo: history.past.length > 0,

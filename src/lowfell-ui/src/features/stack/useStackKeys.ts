@@ -13,6 +13,7 @@ interface Keys {
   shift: (by: number) => void;
   undo: () => void;
   redo: () => void;
+  keep: () => void;
   mend: () => void;
   mendAll: () => void;
 }
@@ -23,7 +24,9 @@ export function useStackKeys(keys: Keys) {
   latest.current = keys;
   useEffect(() => {
     function onKey(e: KeyboardEvent) {
-      const what = typing(e) ? undefined : stackAct(e);
+      // In a field Ctrl + z is the field’s own; Ctrl + s is never the browser’s.
+      const act = stackAct(e);
+      const what = act !== "keep" && typing(e) ? undefined : act;
       if (!what) return;
       const k = latest.current;
       const acts: Record<StackAct, () => void> = {
@@ -41,6 +44,7 @@ export function useStackKeys(keys: Keys) {
         edit: () => document.getElementById("coat-technique")?.focus(),
         undo: k.undo,
         redo: k.redo,
+        keep: k.keep,
       };
       e.preventDefault();
       acts[what]();

@@ -3,7 +3,7 @@ import { changed } from "../../api/changes";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, ask, wording } from "../../api/client";
-import type { SetView, Tile, TileDraft, TilePreview } from "../../api/types";
+import type { ZoneName, Tile, TileDraft, TilePreview } from "../../api/types";
 import { restoreCoats } from "../../craft/restoreCoats";
 import { zoneOptions } from "../../craft/zoneOptions";
 import { Button, Chip, Choice, ColourInput, Dialog, Field, isColour, notify, TextInput, Toggle } from "../../ui";
@@ -13,18 +13,18 @@ interface Props {
   dirty: boolean;
   draft: TileDraft;
   cell: TilePreview["cells"][number];
-  sets: SetView[];
+  zones: ZoneName[];
   onPainted: (painted: TileDraft["painted"]) => void;
   onClose: () => void;
 }
 
 /** A cell: what came out on the real scrap, and the way into a stack. */
-export function CellDialog({ tile, dirty, draft, cell, sets, onPainted, onClose }: Props) {
+export function CellDialog({ tile, dirty, draft, cell, zones: all, onPainted, onClose }: Props) {
   const here = (p: TileDraft["painted"][number]) => p.row === cell.row && p.column === cell.column;
   const before = draft.painted.find(here);
   const [face, setFace] = useState(before?.face ?? cell.face);
   const [note, setNote] = useState(before?.note ?? "");
-  const zones = zoneOptions(sets);
+  const zones = zoneOptions(all);
   const [zone, setZone] = useState(zones[0]?.value ?? "");
   const [instead, setInstead] = useState(true);
   const [fault, setFault] = useState<string>();
@@ -36,7 +36,7 @@ export function CellDialog({ tile, dirty, draft, cell, sets, onPainted, onClose 
       await ask(api.POST("/api/tiles/{id}/adopt", { params: { path: { id: tile!.id } }, body }));
       await changed("stack");
       notify("The cell’s coats are in the stack.", () => void restoreCoats(zone, page.scheme.coats));
-      void navigate(`/stack/${zone}`);
+      void navigate(`/zone/${zone}`);
     } catch (error) {
       setFault(wording(error));
     }

@@ -6,7 +6,7 @@ import { Printer } from "lucide-react";
 import { useState } from "react";
 import { choices, familyFacts, reliefWord } from "../../api/words";
 import { api, ask, wording } from "../../api/client";
-import type { Material, SetView, Tile, TileDraft } from "../../api/types";
+import type { Material, ZoneName, Tile, TileDraft } from "../../api/types";
 import { Button, Choice, ColourInput, Field, isColour, notify, TextInput } from "../../ui";
 import { CellDialog } from "./CellDialog";
 import { TileGrid } from "./TileGrid";
@@ -16,14 +16,14 @@ import { firstTile, kindOf, type Kind, tileCoat } from "./tilePlan";
 interface Props {
   tile?: Tile;
   materials: Material[];
-  sets: SetView[];
+  zones: ZoneName[];
   onKept: (id: string) => void;
   onGone: () => void;
 }
 
 /** One tile: what is painted where, every cell predicted, the cell nearest to a wanted look. */
-export function TileEditor({ tile, materials, sets, onKept, onGone }: Props) {
-  const [draft, setDraft] = useState<TileDraft>(() => tile?.tile ?? firstTile(materials, sets));
+export function TileEditor({ tile, materials, zones, onKept, onGone }: Props) {
+  const [draft, setDraft] = useState<TileDraft>(() => tile?.tile ?? firstTile(materials, zones));
   const [cell, setCell] = useState<{ row: number; column: number }>();
   const [fault, setFault] = useState<string>();
   const { plan } = draft;
@@ -158,7 +158,7 @@ export function TileEditor({ tile, materials, sets, onKept, onGone }: Props) {
           {fault ?? wording(preview.error)}
         </p>
       )}
-      <div className="grid grid-cols-[15rem_minmax(0,1fr)] gap-4 p-3 print:block">
+      <div className="grid grid-cols-1 gap-4 p-3 md:grid-cols-[15rem_minmax(0,1fr)] print:block">
         <div className="flex flex-col gap-4 print:hidden">
           {kind === "dryBrushes" && (
             <TileLines
@@ -200,7 +200,7 @@ export function TileEditor({ tile, materials, sets, onKept, onGone }: Props) {
           dirty={dirty}
           draft={draft}
           cell={preview.data.cells.find((c) => c.row === cell.row && c.column === cell.column)!}
-          sets={sets}
+          zones={zones}
           onPainted={(painted) => {
             setDraft({ ...draft, painted });
             if (tile) void keep({ ...draft, painted });

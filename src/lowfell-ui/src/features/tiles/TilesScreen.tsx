@@ -1,8 +1,8 @@
 import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
-import { useState } from "react";
 import { Link } from "react-router";
+import { useChosen } from "../../craft/useChosen";
 import { wording } from "../../api/client";
 import { Button } from "../../ui";
 import { TileEditor } from "./TileEditor";
@@ -11,16 +11,16 @@ import { TileEditor } from "./TileEditor";
 export function TilesScreen() {
   const tiles = useQuery(queries.tiles());
   const materials = useQuery(queries.materials());
-  const sets = useQuery(queries.sets());
-  const [open, setOpen] = useState<string | null>(null);
-  const error = tiles.error ?? materials.error ?? sets.error;
+  const zones = useQuery(queries.zones());
+  const [open, setOpen] = useChosen("tile");
+  const error = tiles.error ?? materials.error ?? zones.error;
   if (error)
     return (
       <p role="alert" className="p-6">
         {wording(error)}
       </p>
     );
-  if (!tiles.data || !materials.data || !sets.data) return <p className="p-6 text-soft">Opening the tiles…</p>;
+  if (!tiles.data || !materials.data || !zones.data) return <p className="p-6 text-soft">Opening the tiles…</p>;
   if (materials.data.length === 0)
     return (
       <p className="p-10 text-center text-soft">
@@ -33,7 +33,7 @@ export function TilesScreen() {
     );
   const current = open === "new" ? undefined : (tiles.data.find((t) => t.id === open) ?? tiles.data[0]);
   return (
-    <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-[14rem_minmax(0,1fr)] items-start gap-3 p-3 print:block">
+    <div className="mx-auto grid w-full max-w-[1500px] flex-1 grid-cols-1 lg:grid-cols-[14rem_minmax(0,1fr)] items-start gap-3 p-3 print:block">
       <section aria-label="Test tiles" className="rounded-lg border border-line bg-panel print:hidden">
         <div className="flex items-center border-b border-line p-2">
           <h1 className="px-2 text-lg font-semibold">Tiles</h1>
@@ -67,7 +67,7 @@ export function TilesScreen() {
         key={open === "new" ? "new" : `${current?.id ?? "new"} ${current?.version ?? 0}`}
         tile={open === "new" ? undefined : current}
         materials={materials.data}
-        sets={sets.data}
+        zones={zones.data}
         onKept={setOpen}
         onGone={() => setOpen(null)}
       />

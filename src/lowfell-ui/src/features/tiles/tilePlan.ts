@@ -1,5 +1,5 @@
 import { coatOf } from "../../craft/coatOf";
-import type { Coat, Material, SetView, TileDraft, Technique } from "../../api/types";
+import type { Coat, Material, TileDraft, Technique, ZoneName } from "../../api/types";
 
 /** A coat of a tile, of one material as that technique usually takes it. */
 export const tileCoat = (technique: Technique, material: Material | undefined): Coat => ({
@@ -14,18 +14,16 @@ export const kindOf = (tile: TileDraft): Kind =>
   tile.plan.rows[0]?.technique === "dryBrush" ? "dryBrushes" : "grounds";
 
 /** A first tile from what the shelf has. */
-export function firstTile(materials: Material[], sets: SetView[]): TileDraft {
+export function firstTile(materials: Material[], zones: ZoneName[]): TileDraft {
   const paints = materials.filter((m) => m.material.family === "acrylicPaint" && m.material.effect === "plain");
   const washes = materials.filter((m) => m.material.family === "acrylicWash");
-  const zone = sets
-    .flatMap((s) => s.pieces.map((p) => ({ set: s, piece: p.piece, zone: p.zones[0] })))
-    .find((p) => p.zone);
+  const zone = zones[0];
   return {
     name: "",
     plan: {
       zone: {
-        substrate: zone?.piece.substrate ?? "polystyrene",
-        relief: zone?.zone?.settings.relief ?? "textured",
+        substrate: zone?.substrate ?? "polystyrene",
+        relief: zone?.relief ?? "textured",
         facing: "up",
         areaMm2: 2500,
         copies: 1,
@@ -36,8 +34,8 @@ export function firstTile(materials: Material[], sets: SetView[]): TileDraft {
         cutEdges: false,
         finish: "matt",
         tolerance: 5,
-        scale: zone?.set.scale ?? 56,
-        viewingMm: zone?.set.viewingMm ?? 1000,
+        scale: zone?.scale ?? 56,
+        viewingMm: 1000,
       },
       under: [],
       rows: paints.slice(0, 3).map((m) => tileCoat("baseCoat", m)),

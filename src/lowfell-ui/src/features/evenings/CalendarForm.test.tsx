@@ -2,7 +2,7 @@ import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { expect, test, vi } from "vitest";
 import type { Calendar } from "../../api/types";
-import { CalendarDialog } from "./CalendarDialog";
+import { CalendarForm } from "./CalendarForm";
 
 const calendar: Calendar = {
   version: 1,
@@ -19,14 +19,14 @@ const calendar: Calendar = {
 const times = () => screen.getAllByLabelText(/^(Start|End) of evening/).map((e) => (e as HTMLInputElement).value);
 
 test("an evening that is taken out leaves the others their times", async () => {
-  render(<CalendarDialog calendar={calendar} onClose={() => {}} />);
+  render(<CalendarForm calendar={calendar} onKept={() => {}} />);
   expect(times()).toEqual(["19:30", "22:00", "20:00", "23:00", "09:30", "12:30"]);
   await userEvent.click(screen.getByRole("button", { name: "Take evening 1 out" }));
   expect(times()).toEqual(["20:00", "23:00", "09:30", "12:30"]);
 });
 
 test("a time that is being typed stays as it is typed", async () => {
-  render(<CalendarDialog calendar={calendar} onClose={() => {}} />);
+  render(<CalendarForm calendar={calendar} onKept={() => {}} />);
   const start = screen.getByLabelText("Start of evening 2");
   await userEvent.clear(start);
   await userEvent.type(start, "18:4");
@@ -45,7 +45,7 @@ test("what is kept is what is shown", async () => {
       return new Response("{}", { headers: { "content-type": "application/json" } });
     }),
   );
-  render(<CalendarDialog calendar={calendar} onClose={() => {}} />);
+  render(<CalendarForm calendar={calendar} onKept={() => {}} />);
   await userEvent.click(screen.getByRole("button", { name: "Take evening 2 out" }));
   await userEvent.click(screen.getByRole("button", { name: "Keep" }));
   expect(bodies[0]!.weekly).toEqual([calendar.weekly[0], calendar.weekly[2]]);

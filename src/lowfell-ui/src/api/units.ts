@@ -1,0 +1,106 @@
+import { useSyncExternalStore } from "react";
+
+/** How figures are written on this screen; what is kept is always in mm, ml and C. */
+export interface Units {
+  length: "mm" | "in";
+  volume: "ml" | "floz";
+  temperature: "c" | "f";
+  /** A language such as en-GB that dates are written in; the browser's own where none is set. */
+  dates: string | null;
+}
+
+const key = "lowfell.units";
+const usual: Units = { length: "mm", volume: "ml", temperature: "c", dates: null };
+const mmPerInch = 25.4;
+/** US fluid ounce (NIST Handbook 44, appendix C). */
+const mlPerOunce = 29.5735;
+
+let chosen: Units = read();
+const listeners = new Set<() => void>();
+
+function read(): Units {
+  try {
+    return { ...usual, ...(JSON.parse(localStorage.getItem(key) ?? "{}") as Partial<Units>) };
+  } catch {
+    return usual;
+  }
+}
+
+export const units = (): Units => chosen;
+
+export function setUnits(part: Partial<Units>) {
+  chosen = { ...chosen, ...part };
+  localStorage.setItem(key, JSON.stringify(chosen));
+  for (const listener of listeners) listener();
+}
+
+/** The units, followed. */
+export const useUnits = (): Units =>
+  useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => chosen,
+  );
+
+/** How a figure of a unit is shown and typed: its word, how many decimals it needs, and there and back. */
+export interface Shown {
+  unit: string;
+  digits?: number;
+  show: (value: number) => number;
+  take: (shown: number) => number;
+}
+
+const same = (unit: string): Shown => ({ unit, show: (v) => v, take: (v) => v });
+const factor = (unit: string, per: number, digits: number): Shown => ({
+  unit,
+  digits,
+  show: (v) => v / per,
+  take: (v) => v * per,
+});
+
+/** A unit of the API as this screen writes it. */
+export function shown(unit: string | undefined): Shown {
+  if (unit === "mm" && chosen.length === "in") return factor("in", mmPerInch, 3);
+  if (unit === "mm²" && chosen.length === "in") return factor("in²", mmPerInch * mmPerInch, 3);
+  if (unit === "ml" && chosen.volume === "floz") return factor("fl oz", mlPerOunce, 3);
+  if (unit === "°C" && chosen.temperature === "f")
+    return { unit: "°F", digits: 1, show: (c) => (c * 9) / 5 + 32, take: (f) => ((f - 32) * 5) / 9 };
+  return same(unit ?? "");
+}
+
+const text = (value: number, digits: number) =>
+  value
+    .toFixed(digits)
+    .replace(/(\.\d*?)0+$/, "$1")
+    .replace(/\.$/, "");
+
+/** Millimetres. */
+export const length = (mm: number): string =>
+  chosen.length === "in" ? `${text(mm / mmPerInch, 2)} in` : `${text(mm, 1)} mm`;
+
+/** Square millimetres as painters read them. */
+export const area = (mm2: number): string =>
+  chosen.length === "in"
+    ? `${text(mm2 / mmPerInch ** 2, mm2 < 10_000 ? 1 : 0)} in²`
+    : `${text(mm2 / 100, mm2 < 1000 ? 1 : 0)} cm²`;
+
+/** Millilitres as painters read them. */
+export function millilitres(ml: number, digits = 1): string {
+  if (chosen.volume === "floz") return ml > 0 && ml < 0.15 ? "under 0.005 fl oz" : `${text(ml / mlPerOunce, 2)} fl oz`;
+  return ml > 0 && ml < 0.05 ? "under 0.1 ml" : `${text(ml, digits)} ml`;
+}
+
+/** Degrees. */
+export const temperature = (c: number): string =>
+  chosen.temperature === "f" ? `${text((c * 9) / 5 + 32, 0)} °F` : `${text(c, 1)} °C`;
+
+/** The language that dates are written in. */
+export const dateLanguage = (): string | undefined => chosen.dates ?? undefined;
+
+/** A moment as the painter's browser, or the setting, writes it. */
+export const date = (at: string, how: Intl.DateTimeFormatOptions): string =>
+  new Intl.DateTimeFormat(dateLanguage(), how).format(new Date(at));
+
+export const dateAndTime = (at: string): string => date(at, { dateStyle: "medium", timeStyle: "short" });

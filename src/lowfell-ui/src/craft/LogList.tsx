@@ -1,0 +1,175 @@
+import { ChevronDown, ChevronRight } from "lucide-react";
+import { useMemo, useState } from "react";
+import { changed } from "../api/changes";
+import { api, ask, wording } from "../api/client";
+import type { LogEntry } from "../api/types";
+import { date, temperature } from "../api/units";
+import { duration, logKindWord, number } from "../api/words";
+import { Button, notify } from "../ui";
+import { byEvening, type LogEvening, type LogLine, minutesOf, setUpOf } from "./byEvening";
+import { logAction } from "./logAction";
+import { ranges } from "./ranges";
+
+interface Props {
+  entries: LogEntry[];
+  /** The entry that the address names: its line is open and in sight. */
+  chosen?: string | null;
+}
+
+/** The log by evening and step; a line opens to its copies. */
+export function LogList({ entries, chosen }: Props) {
+  const evenings = useMemo(() => byEvening(entries), [entries]);
+  return (
+    <div data-testid="log">
+      {evenings.map((e) => (
+        <Evening key={e.day} evening={e} chosen={chosen} />
+      ))}
+    </div>
+  );
+}
+
+const longDay = (day: string) =>
+  date(`${day}T12:00:00`, { weekday: "long", day: "numeric", month: "long", year: "numeric" });
+
+function Evening({ evening, chosen }: { evening: LogEvening; chosen?: string | null }) {
+  const minutes = evening.lines.reduce((n, l) => n + minutesOf(l) + setUpOf(l), 0);
+  const pictures = [...new Set(evening.lines.flatMap((l) => l.entries.flatMap((e) => (e.photoId ? [e.photoId] : []))))];
+  return (
+    <section aria-label={longDay(evening.day)} className="border-b border-line last:border-b-0">
+      <div className="flex flex-wrap items-baseline gap-x-3 bg-raised px-3 py-1.5">
+        <h2 className="text-sm font-semibold">{longDay(evening.day)}</h2>
+        {minutes > 0 && <span className="text-xs text-soft">{duration(minutes)} written down</span>}
+      </div>
+      {pictures.length > 0 && (
+        <div className="scroll-quiet flex gap-2 overflow-x-auto px-3 py-2">
+          {pictures.map((id) => (
+            <a key={id} href={`/api/photos/${id}`} target="_blank" rel="noreferrer" className="shrink-0">
+              <img
+                src={`/api/photos/${id}/thumbnail`}
+                alt={`Picture of ${labelOf(evening, id)}`}
+                loading="lazy"
+                className="h-20 rounded border border-line"
+              />
+            </a>
+          ))}
+        </div>
+      )}
+      <ul>
+        {evening.lines.map((l) => (
+          <Line key={l.id} line={l} chosen={l.entries.some((e) => e.id === chosen)} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function labelOf(evening: LogEvening, photo: string) {
+  const line = evening.lines.find((l) => l.entries.some((e) => e.photoId === photo))!;
+  return `${line.entries[0]!.label} ${ranges(line.entries.map((e) => e.copy))}`;
+}
+
+function Line({ line, chosen }: { line: LogLine; chosen: boolean }) {
+  const [toggled, setToggled] = useState<boolean>();
+  const open = toggled ?? chosen;
+  const e = line.entries[0]!;
+  const copies = line.entries.map((o) => o.copy);
+  const minutes = minutesOf(line);
+  const setUp = setUpOf(line);
+  const what = `${logKindWord[e.kind]} ${e.paint}`.trim();
+  return (
+    <li
+      ref={(at) => void (chosen && toggled === undefined && at?.scrollIntoView?.({ block: "center" }))}
+      className={`border-t border-line px-3 py-1.5 text-sm ${chosen ? "bg-tint" : ""}`}
+    >
+      <div className="flex items-start gap-2">
+        <button
+          type="button"
+          aria-expanded={open}
+          aria-label={`Copies of ${what}, ${e.label}`}
+          onClick={() => setToggled(!open)}
+          className="mt-px inline-flex size-6 shrink-0 items-center justify-center rounded hover:bg-raised"
+        >
+          {open ? <ChevronDown size={15} aria-hidden /> : <ChevronRight size={15} aria-hidden />}
+        </button>
+        <span className="w-16 shrink-0 pt-0.5 whitespace-nowrap text-soft">
+          {date(e.at, { hour: "2-digit", minute: "2-digit" })}
+        </span>
+        <span className="min-w-0 flex-1 pt-0.5">
+          <span className={e.kind === "problem" ? "font-semibold text-risk" : "text-soft"}>{logKindWord[e.kind]}</span>{" "}
+          <strong className="font-semibold">{e.paint}</strong>
+          {e.pass > 1 && `, pass ${e.pass}`} <span>{e.label}</span> <strong>{ranges(copies)}</strong>
+          <span className="text-soft">
+            {minutes > 0 && `, ${number(minutes)} min`}
+            {setUp > 0 && `, ${number(setUp)} min to set up`}
+            {e.paintFraction != null && `, ${number(e.paintFraction * 100, 0)} % paint`}
+            {e.who && `, ${e.who}`}
+          </span>
+          <Said e={e} />
+        </span>
+      </div>
+      {open && (
+        <ul className="mt-1 ml-8" data-testid="copies-of-line">
+          {line.entries.map((o) => (
+            <li key={o.id} className="flex flex-wrap items-center gap-x-3 py-0.5">
+              <span className="w-16">copy {o.copy}</span>
+              <span className="text-soft">
+                {date(o.at, { hour: "2-digit", minute: "2-digit" })}
+                {(o.minutes ?? 0) > 0 && `, ${number(o.minutes!)} min`}, at {temperature(o.roomC)} and{" "}
+                {number(o.roomHumidity * 100, 0)} %
+              </span>
+              {(o.kind === "done" || o.kind === "skipped") && (
+                <Button look="quiet" className="!min-h-6 !py-0 !text-xs" onClick={() => void takeBack([o])}>
+                  Take back<span className="sr-only"> copy {o.copy}</span>
+                </Button>
+              )}
+            </li>
+          ))}
+          {line.entries.length > 1 && (e.kind === "done" || e.kind === "skipped") && (
+            <li>
+              <Button look="quiet" className="!min-h-6 !px-0 !text-xs" onClick={() => void takeBack(line.entries)}>
+                Take back all {line.entries.length}
+              </Button>
+            </li>
+          )}
+        </ul>
+      )}
+    </li>
+  );
+}
+
+async function takeBack(entries: LogEntry[]) {
+  const e = entries[0]!;
+  const copies = entries.map((o) => o.copy);
+  try {
+    await ask(api.POST("/api/log", { body: logAction(e, "takenBack", copies) }));
+    await changed("log");
+    notify(`${e.paint} on ${e.label} ${ranges(copies)} is open again.`);
+  } catch (error) {
+    notify(wording(error));
+  }
+}
+
+/** What was written beside an entry. */
+function Said({ e }: { e: LogEntry }) {
+  return (
+    <>
+      {e.notice && <span className="block text-risk">{e.notice}</span>}
+      {e.note && <span className="block">{e.note}</span>}
+      {e.cause && (
+        <span className="block">
+          <span className="text-soft">Why:</span> {e.cause}
+        </span>
+      )}
+      {e.remedy && (
+        <span className="block">
+          <span className="text-soft">Mended by:</span> {e.remedy}
+        </span>
+      )}
+      {e.deviation && (
+        <span className="block">
+          <span className="text-soft">Otherwise:</span> {e.deviation}
+        </span>
+      )}
+    </>
+  );
+}

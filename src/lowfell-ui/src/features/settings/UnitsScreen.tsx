@@ -1,0 +1,105 @@
+import { useState } from "react";
+import { area, dateAndTime, length, millilitres, setUnits, temperature, type Units, useUnits } from "../../api/units";
+import { setTheme, theme, type Theme } from "../../craft/theme";
+import { Choice, Field } from "../../ui";
+
+const own = "browser";
+const languages = ["en-GB", "en-US", "en-CA", "de-DE", "fr-FR", "es-ES", "it-IT", "nl-NL", "pl-PL", "sv-SE"];
+
+/** How this browser writes figures and dates, and the light that its screen is drawn for. */
+export function UnitsScreen() {
+  const units = useUnits();
+  const [light, setLight] = useState(theme);
+  return (
+    <div className="mx-auto w-full max-w-2xl p-3">
+      <section aria-label="Units and light" className="rounded-lg border border-line bg-panel p-4">
+        <h1 className="text-lg font-semibold">Units and light</h1>
+        <p className="mb-4 text-sm text-soft">
+          For this browser. What is kept stays in millimetres, millilitres and °C, so another bench mate may read it
+          otherwise.
+        </p>
+        <div className="grid gap-4 sm:grid-cols-2">
+          <Field label="Lengths and areas">
+            {(id) => (
+              <Choice<Units["length"]>
+                id={id}
+                label="Lengths and areas"
+                value={units.length}
+                options={[
+                  { value: "mm", label: "mm and cm²" },
+                  { value: "in", label: "inches" },
+                ]}
+                onChange={(v) => setUnits({ length: v })}
+              />
+            )}
+          </Field>
+          <Field label="Volumes">
+            {(id) => (
+              <Choice<Units["volume"]>
+                id={id}
+                label="Volumes"
+                value={units.volume}
+                options={[
+                  { value: "ml", label: "ml" },
+                  { value: "floz", label: "fluid ounces (US)" },
+                ]}
+                onChange={(v) => setUnits({ volume: v })}
+              />
+            )}
+          </Field>
+          <Field label="Temperature">
+            {(id) => (
+              <Choice<Units["temperature"]>
+                id={id}
+                label="Temperature"
+                value={units.temperature}
+                options={[
+                  { value: "c", label: "°C" },
+                  { value: "f", label: "°F" },
+                ]}
+                onChange={(v) => setUnits({ temperature: v })}
+              />
+            )}
+          </Field>
+          <Field label="Dates">
+            {(id) => (
+              <Choice
+                id={id}
+                label="Dates"
+                value={units.dates ?? own}
+                options={[
+                  { value: own, label: "as this browser writes them" },
+                  ...languages.map((l) => ({ value: l, label: languageName(l) })),
+                ]}
+                onChange={(v) => setUnits({ dates: v === own ? null : v })}
+              />
+            )}
+          </Field>
+          <Field label="Light">
+            {(id) => (
+              <Choice<Theme>
+                id={id}
+                label="Light"
+                value={light}
+                options={[
+                  { value: "day", label: "day" },
+                  { value: "lamp", label: "lamp, dim" },
+                ]}
+                onChange={(v) => {
+                  setTheme(v);
+                  setLight(v);
+                }}
+              />
+            )}
+          </Field>
+        </div>
+        <p className="mt-4 border-t border-line pt-3 text-sm" data-testid="units-sample">
+          A wall of {length(180)} with {area(19_500)} takes {millilitres(6.6)} at {temperature(17)}, on{" "}
+          {dateAndTime(new Date().toISOString())}.
+        </p>
+      </section>
+    </div>
+  );
+}
+
+const languageName = (tag: string) => new Intl.DisplayNames(undefined, { type: "language" }).of(tag) ?? tag;

@@ -1,0 +1,39 @@
+import type { Preview } from "../../api/types";
+import { number } from "../../api/words";
+
+interface Props {
+  /** After the selected coat; the bare ground where none is. */
+  stratum: Preview["substrate"];
+  place: string;
+  target: string | null | undefined;
+}
+
+/** The look after the selected coat beside the one that is wanted, as large as there is room. */
+export function LookAfter({ stratum, place, target }: Props) {
+  const heights = [
+    ["recess", stratum.recess],
+    ["face", stratum.face],
+    ["edge", stratum.edge],
+  ] as const;
+  return (
+    <figure className="px-4 pb-4" data-testid="look-after">
+      <figcaption className="pb-1 text-xs text-soft">{place}</figcaption>
+      <div className="rounded bg-swatch p-2">
+        <div className="grid grid-cols-3">
+          {heights.map(([name, c]) => (
+            <span key={name} className="text-center text-xs text-ink">
+              <span className="block h-36" style={{ background: c.hex }} title={c.hex} />
+              {name}
+            </span>
+          ))}
+        </div>
+        {target && (
+          <p className="mt-2 text-center text-xs text-ink">
+            <span className="block h-14" style={{ background: target }} title={target} />
+            wanted{stratum.face.deTarget != null && `, ${number(stratum.face.deTarget)} dE from the face`}
+          </p>
+        )}
+      </div>
+    </figure>
+  );
+}
