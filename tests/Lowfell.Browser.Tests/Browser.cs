@@ -26,7 +26,7 @@ public sealed class Browser : IDisposable
         Address = address;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
+            "--headless=new", "--lang=en-GB", "--no-sandbox", "--disable-dev-shm-usage", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
             "--disable-sync", "--disable-default-apps", "--force-device-scale-factor=1", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost", $"--user-data-dir={profile}");
         options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
         var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
@@ -96,6 +96,13 @@ public sealed class Browser : IDisposable
     public void Press(string keys) => new Actions(driver).SendKeys(keys).Perform();
 
     public void PressWithAlt(string key) => new Actions(driver).KeyDown(Keys.Alt).SendKeys(key).KeyUp(Keys.Alt).Perform();
+
+    public void PressWithCtrl(string key, bool shift = false)
+    {
+        var held = new Actions(driver).KeyDown(Keys.Control);
+        held = shift ? held.KeyDown(Keys.Shift).SendKeys(key).KeyUp(Keys.Shift) : held.SendKeys(key);
+        held.KeyUp(Keys.Control).Perform();
+    }
 
     public void Drag(IWebElement from, int byY) => new Actions(driver).MoveToElement(from).ClickAndHold().MoveByOffset(0, Math.Sign(byY) * 10).MoveByOffset(0, byY - (Math.Sign(byY) * 10)).Release().Perform();
 

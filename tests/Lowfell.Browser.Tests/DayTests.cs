@@ -29,7 +29,7 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
     public void A_day_goes_from_a_held_plan_over_the_bench_to_the_log()
     {
         // A better plan is looked for, its time told, and stopped when it is good enough.
-        browser.Open("/evenings");
+        browser.Open("/evenings/plan");
         Says("[data-testid=verdict]", "with these lots no plan can be done ");
         browser.Named("Look for", "[data-testid=search]").Click();
         Says("[data-testid=search]", "Best so far: done ");
@@ -38,11 +38,11 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         Says("[data-testid=search]", "Found: done ");
         browser.Named("Hold to it").Click();
         Says("[data-testid=held]", "You hold to the plan of");
-        var steps = browser.All("[data-testid=evenings] button").Select(b => b.GetDomAttribute("title")).ToList();
+        var steps = browser.All("[data-testid=evenings] ol button").Select(b => b.GetDomAttribute("title")).ToList();
 
         // It is the same after a reload, and the bench follows it.
         browser.Reload();
-        browser.UntilTrue(() => browser.All("[data-testid=evenings] button").Select(b => b.GetDomAttribute("title")).SequenceEqual(steps), "the same plan");
+        browser.UntilTrue(() => browser.All("[data-testid=evenings] ol button").Select(b => b.GetDomAttribute("title")).SequenceEqual(steps), "the same plan");
         browser.Open("/bench");
         browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
         var (step, copies) = (Step(), CopiesShown());
@@ -65,14 +65,14 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         Says("[data-testid=log]", "found dry");
         Says("[data-testid=log]", "taken back");
         browser.Fill("Find in the log", "pooled blotted");
-        browser.UntilTrue(() => browser.All("[data-testid=log] tbody tr").Count is > 0 and < 10, "the problem");
+        browser.UntilTrue(() => browser.All("[data-testid=log] section > ul > li").Count is > 0 and < 10, "the problem");
         Says("[data-testid=log]", "Mended by: Blotted it and feathered the edge.");
         browser.UntilTrue(() => (bool)browser.Run("const i = document.querySelector('[data-testid=log] img'); return i !== null && i.complete && i.naturalWidth === 320")!, "the small picture");
         browser.Named("How far it is").Click();
         browser.UntilTrue(() => browser.All("[data-testid=progress] table").Count > 3, "copies by coats");
 
         // Back at the desk the plan is met by what was done; what is left is planned again, and the plan before put back.
-        browser.Open("/evenings");
+        browser.Open("/evenings/plan");
         browser.Named("Plan again from now").Click();
         Says("[data-testid=held]", "Against the one before:");
         browser.Named("Put the one before back").Click();
@@ -142,7 +142,7 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
     [Fact]
     public void The_calendar_is_read_by_another_program()
     {
-        browser.Open("/evenings");
+        browser.Open("/evenings/plan");
         browser.Named("To my calendar").Click();
         browser.Named("Make an address to follow").Click();
         var address = "";

@@ -16,7 +16,11 @@ public sealed class EmptyBenchTests
             ("/shelf", "The shelf is bare"),
             ("/mixes", "No mix yet"),
             ("/amounts", "Nothing to mix here"),
+            ("/piece", "No zone to paint yet"),
+            ("/shelf/made", "Nothing was mixed yet"),
             ("/evenings", "Nothing is left to paint"),
+            ("/evenings/plan", "Nothing is left to paint"),
+            ("/settings/bin", "Nothing was deleted"),
             ("/bench", "Nothing is left for now"),
             ("/log", "Nothing is written down yet"),
             ("/tiles", "the shelf is bare"),
@@ -27,9 +31,8 @@ public sealed class EmptyBenchTests
             browser.UntilTrue(() => browser.Find("main").Text.Contains(words, StringComparison.Ordinal), $"'{words}' at {path}");
         }
 
-        browser.Open("/evenings");
-        browser.Named("Evenings and room").Click();
-        browser.UntilTrue(() => browser.Find("[role=dialog]").Text.Contains("No evening yet", StringComparison.Ordinal), "the first evening's place");
+        browser.Open("/evenings/calendar");
+        browser.UntilTrue(() => browser.Find("main").Text.Contains("No evening yet", StringComparison.Ordinal), "the first evening's place");
         browser.Open("/match");
         browser.Named("Keep a painted zone").Click();
         browser.UntilTrue(() => browser.All("[role=dialog] button").Any(b => b.Text == "Keep it" && !b.Enabled), "nothing to keep yet");

@@ -12,14 +12,14 @@ public sealed class EveningTests(DemoSession session) : IClassFixture<DemoSessio
     [Fact]
     public void The_plan_is_followed_by_keyboard_a_step_is_done_and_stands_in_the_log()
     {
-        browser.Open("/evenings");
+        browser.Open("/evenings/plan");
         Says("[data-testid=verdict]", "Done ");
         Says("[data-testid=what-ifs]", "warm air");
-        var steps = browser.All("[data-testid=evenings] button");
+        var steps = browser.All("[data-testid=evenings] ol button");
         Assert.True(steps.Count > 15);
-        browser.Run("document.querySelectorAll('[data-testid=evenings] button')[3].focus()");
+        browser.Run("document.querySelectorAll('[data-testid=evenings] ol button')[3].focus()");
         browser.Press(OpenQA.Selenium.Keys.Enter);
-        browser.UntilTrue(() => browser.All("[data-testid=evenings] button")[3].GetDomAttribute("aria-current") == "true", "the step in hand");
+        browser.UntilTrue(() => browser.All("[data-testid=evenings] ol button")[3].GetDomAttribute("aria-current") == "true", "the step in hand");
         var paint = browser.Find("[data-testid=step] h2").Text;
         var before = browser.Find("[data-testid=verdict]").Text;
         var panel = browser.Find("[data-testid=step]").Text;
@@ -30,31 +30,32 @@ public sealed class EveningTests(DemoSession session) : IClassFixture<DemoSessio
         browser.Run("[...document.querySelectorAll('[data-testid=step] button')].find(b => b.innerText.startsWith('Done for')).click()");
         browser.UntilTrue(() => browser.Find("[data-testid=verdict]").Text != before, "another plan");
         browser.Open("/log");
-        Says("[data-testid=log] tbody tr", paint.Split(',')[0].Split(' ')[^1]);
+        Says("[data-testid=log] section > ul > li", paint.Split(',')[0].Split(' ')[^1]);
         browser.Fill("Find in the log", "tide mark");
-        browser.UntilTrue(() => browser.All("[data-testid=log] tbody tr").Count == 1, "the one problem");
+        browser.UntilTrue(() => browser.All("[data-testid=log] section > ul > li").Count == 1, "the one problem");
     }
 
     [Fact]
     public void One_more_evening_is_kept_and_moves_the_plan()
     {
-        browser.Open("/evenings");
+        browser.Open("/evenings/plan");
         Says("[data-testid=verdict]", "Done ");
         var before = browser.Find("[data-testid=verdict]").Text;
-        browser.Named("Evenings and room").Click();
-        browser.Named("Evening", "[role=dialog]").Click();
+        browser.Named("Calendar").Click();
+        browser.Named("Evening", "section[aria-label='Calendar and room']").Click();
         browser.Named("Read the room sensor").Click();
         browser.Named("Keep").Click();
-        browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0 && browser.Find("[data-testid=verdict]").Text != before, "another plan");
-        browser.Reload();
-        browser.Named("Evenings and room").Click();
-        browser.UntilTrue(() => browser.All("[role=dialog] [aria-label^='Day of evening']").Count == 4, "four evenings");
+        browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.StartsWith("Kept", StringComparison.Ordinal)), "that it is kept");
+        browser.Named("Plan").Click();
+        browser.UntilTrue(() => browser.Find("[data-testid=verdict]").Text != before, "another plan");
+        browser.Open("/evenings/calendar");
+        browser.UntilTrue(() => browser.All("[aria-label^='Day of evening']").Count == 4, "four evenings");
     }
 
     [Fact]
     public void Only_some_sets_are_planned_and_remembered()
     {
-        browser.Open("/evenings");
+        browser.Open("/evenings/plan");
         Says("[data-testid=verdict]", "Done ");
         browser.Run("[...document.querySelectorAll('label')].find(l => l.innerText === 'Brine pans').click()");
         browser.UntilTrue(OnlyPans, "the pans alone");
@@ -62,6 +63,6 @@ public sealed class EveningTests(DemoSession session) : IClassFixture<DemoSessio
         browser.UntilTrue(OnlyPans, "the pans alone after a reload");
         browser.Run("localStorage.removeItem('lowfell.plannedSets')");
 
-        bool OnlyPans() => browser.Attributes("[data-testid=evenings] button", "title") is { Count: > 0 } steps && steps.All(s => s.Contains("Shallow pan", StringComparison.Ordinal));
+        bool OnlyPans() => browser.Attributes("[data-testid=evenings] ol button", "title") is { Count: > 0 } steps && steps.All(s => s.Contains("Shallow pan", StringComparison.Ordinal));
     }
 }

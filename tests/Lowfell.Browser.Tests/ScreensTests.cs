@@ -25,8 +25,8 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
         Assert.Equal("A name is needed.", browser.Find("[role=dialog] [role=alert]").Text);
         browser.Fill("Name", "Lime kilns");
         browser.Named("Keep").Click();
-        browser.Find("section[aria-label='Lime kilns']");
-        browser.Named("Piece", "section[aria-label='Lime kilns']").Click();
+        browser.UntilTrue(() => browser.Find("h1").Text == "Lime kilns", "the new set open");
+        browser.Run("[...document.querySelectorAll('main button')].find(b => b.innerText.trim() === 'Piece').click()");
         browser.Fill("Name", "Kiln");
         browser.Fill("Copies", "0");
         browser.Named("Keep").Click();
@@ -39,10 +39,12 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
         browser.Named("Keep").Click();
         browser.Named("More for Lime kilns").Click();
         browser.Named("Delete").Click();
-        browser.UntilTrue(() => browser.All("section[aria-label='Lime kilns']").Count == 0, "no kilns");
+        browser.UntilTrue(() => browser.Path == "/sets" && browser.All("section[aria-label='Lime kilns']").Count == 0, "no kilns");
         browser.Named("Undo").Click();
+        browser.UntilTrue(() => browser.All("section[aria-label='Lime kilns']").Count == 1, "the kilns again");
+        browser.Named("Lime kilns").Click();
         browser.Named("Brick, open the stack").Click();
-        browser.UntilTrue(() => browser.Find("[aria-label='Core sample']").Text.Contains("Bare so far", StringComparison.Ordinal), "a bare zone");
+        browser.UntilTrue(() => browser.Find("[aria-label='Look']").Text.Contains("Bare so far", StringComparison.Ordinal), "a bare zone");
         browser.Press("n");
         browser.UntilTrue(() => new StackPage(browser).Count == 1, "the first coat");
         new StackPage(browser).UntilKept();
@@ -52,6 +54,7 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     public void A_part_is_fitted_on_its_piece_and_a_zone_runs_over_the_join()
     {
         browser.Open("/sets");
+        browser.Named("Marsh crawler").Click();
         browser.Named("More for Running gear").Click();
         browser.Named("Edit").Click();
         Assert.Contains("Hull", browser.Field("Painted apart, then fitted on").Text, StringComparison.Ordinal);
@@ -72,7 +75,7 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
         browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the sets again");
 
         // The plan has the fitting, and the bed after it.
-        browser.Open("/evenings");
+        browser.Open("/evenings/plan");
         browser.UntilTrue(() => (bool)browser.Run("const l = [...document.querySelectorAll('label')].find(l => l.innerText === 'Marsh crawler'); l?.click(); return l !== undefined")!, "the set to plan");
         browser.UntilTrue(() => Titles().Exists(t => t.Contains("Fit Running gear", StringComparison.Ordinal)), "the fitting");
         var titles = Titles();
@@ -126,11 +129,11 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     }
 
     [Fact]
-    public void Keys_lead_to_every_screen_and_are_shown()
+    public void Keys_lead_to_every_place_and_are_shown()
     {
         browser.Open("/sets");
         browser.Named("Keys");
-        foreach (var (key, path) in new[] { ("h", "/shelf"), ("x", "/mixes"), ("a", "/amounts"), ("e", "/evenings"), ("b", "/bench"), ("g", "/log"), ("l", "/tiles"), ("m", "/match"), ("o", "/schools"), ("s", "/sets"), ("t", "/stack") })
+        foreach (var (key, path) in new[] { ("h", "/shelf"), ("e", "/evenings"), ("b", "/bench"), (",", "/settings"), ("s", "/sets"), ("p", "/piece/") })
         {
             browser.Press("g");
             browser.Press(key);
@@ -144,6 +147,11 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     [Theory]
     [InlineData("/nowhere", "There is nothing here")]
     [InlineData("/stack/00000000-0000-4000-8000-000000000000", "This zone is gone")]
+    [InlineData("/zone/00000000-0000-4000-8000-000000000000", "This zone is gone")]
+    [InlineData("/piece/00000000-0000-4000-8000-000000000000", "This piece is gone")]
+    [InlineData("/piece/00000000-0000-4000-8000-000000000000/history", "This piece is gone")]
+    [InlineData("/sets/00000000-0000-4000-8000-000000000000", "This set is gone")]
+    [InlineData("/sets/not-an-id", "The set can't be opened")]
     public void A_dead_end_says_the_next_move(string path, string words)
     {
         browser.Open(path);

@@ -41,7 +41,7 @@ public sealed class Shots
         browser.Find("[data-testid=colour-help]");
         browser.Run("document.querySelector('[data-testid=colour-help]').scrollIntoView({ block: 'center' })");
         Save("colour-help");
-        foreach (var (path, ready) in new[] { ("/shelf", "[data-testid='Over white']"), ("/mixes", "[data-testid=mix-preview]"), ("/amounts", "[data-testid=missing]"), ("/tiles", "[data-nearest]"), ("/match", "[data-testid=match]"), ("/evenings", "[data-testid=what-ifs] strong"), ("/log", "[data-testid=log]"), ("/schools", "[data-school=warmAir] [data-testid=on-this-bench]") })
+        foreach (var (path, ready) in new[] { ("/shelf", "[data-testid='Over white']"), ("/mixes", "[data-testid=mix-preview]"), ("/amounts", "[data-testid=missing]"), ("/tiles", "[data-nearest]"), ("/match", "[data-testid=match]"), ("/evenings/plan", "[data-testid=what-ifs] strong"), ("/log", "[data-testid=log]"), ("/schools", "[data-school=warmAir] [data-testid=on-this-bench]") })
         {
             browser.Open(path);
             browser.Find(ready);
@@ -53,7 +53,7 @@ public sealed class Shots
         browser.Named("How far it is").Click();
         browser.Find("[data-testid=progress] table");
         Save("progress");
-        browser.Open("/evenings");
+        browser.Open("/evenings/plan");
         browser.Named("Look for", "[data-testid=search]").Click();
         browser.Named("Hold to it").Click();
         browser.Find("[data-testid=held]");

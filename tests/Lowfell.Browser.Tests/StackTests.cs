@@ -31,6 +31,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
     public async Task Open_the_demo_add_a_coat_mend_undo_reload_and_find_it_kept()
     {
         browser.Open("/");
+        browser.Named("Marsh crawler").Click();
         browser.Named("Hull panels, open the stack").Click();
         var page = new StackPage(browser);
         page.Ready();
@@ -268,7 +269,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
     }
 
     [Fact]
-    public async Task The_zone_is_changed_from_the_header_and_the_scheme_says_what_it_touches()
+    public async Task The_zone_is_changed_from_the_rail_and_the_scheme_says_what_it_touches()
     {
         var page = StackPage.Open(browser, await session.App.ZoneIdAsync("Walkway"));
         browser.Find("main button[class*='hover:bg-tint'] strong").Click();
@@ -276,7 +277,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Press(Keys.Escape);
         browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "no dialog");
         var before = browser.Path;
-        browser.Choose("Zone", "Straight: Weed line");
+        browser.Find("nav[aria-label=Zones] a[href$='" + await session.App.ZoneIdAsync("Weed line") + "']").Click();
         browser.UntilTrue(() => browser.Path != before, "another zone");
         page.Ready();
     }

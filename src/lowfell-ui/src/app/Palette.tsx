@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Command } from "cmdk";
 import { Dialog as Radix } from "radix-ui";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { wording } from "../api/client";
 import { queries } from "../api/queries";
@@ -9,6 +9,7 @@ import type { Found, FoundEntry } from "../api/types";
 import { dateAndTime } from "../api/units";
 import { switchTheme } from "../craft/theme";
 import { Chip } from "../ui";
+import { openerNow } from "../ui/opener";
 import { allPlaces, homeOf } from "./screens";
 
 const kindWord: Record<Found["kind"], string> = {
@@ -55,6 +56,7 @@ const longest = 500;
 /** One search over everything that has a name, the log, and what can be done. */
 export default function Palette({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
   const [text, setText] = useState("");
+  const [goBack] = useState(openerNow);
   const navigate = useNavigate();
   const asked = useDeferredValue(text.trim());
   const answer = useQuery(queries.search(asked));
@@ -75,19 +77,43 @@ export default function Palette({ onClose, onKeys }: { onClose: () => void; onKe
     { label: "Keys", help: "Every key there is", run: () => (onClose(), onKeys()) },
   ];
   const words = asked.toLowerCase().split(/\s+/).filter(Boolean);
-  const does = acts.filter((a) => words.every((w) => `${a.label} ${a.help}`.toLowerCase().includes(w)));
+  const isCalled = (a: Act) => words.every((w) => a.label.toLowerCase().includes(w));
+  const does = acts
+    .filter((a) => words.every((w) => `${a.label} ${a.help}`.toLowerCase().includes(w)))
+    .sort((a, b) => Number(isCalled(b)) - Number(isCalled(a)));
   const names = (asked && answer.data?.names) || [];
   const entries = (asked && answer.data?.entries) || [];
+  // What stands first is what Enter takes, also once the answer is there.
+  const likeOnly = names.every((n) => n.near);
+  const [firstName, firstAct] = [names[0] && keyOf(names[0]), does[0]?.label];
+  const first = (likeOnly ? (firstAct ?? firstName) : (firstName ?? firstAct)) ?? entries[0]?.id ?? "";
+  const [at, setAt] = useState(first);
+  useEffect(() => setAt(first), [first, asked]);
+  const acting = does.length > 0 && (
+    <Command.Group heading="Go to, or do" className={heading}>
+      {does.map((a) => (
+        <Command.Item key={a.label} value={a.label} onSelect={a.run} className={item}>
+          <span className="min-w-0 truncate">
+            {a.label} <span className="text-soft">{a.help}</span>
+          </span>
+        </Command.Item>
+      ))}
+    </Command.Group>
+  );
   return (
     <Radix.Root open onOpenChange={(open) => !open && onClose()}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(0_0_0/0.45)]" />
         <Radix.Content
           aria-describedby={undefined}
+          onCloseAutoFocus={(e) => {
+            e.preventDefault();
+            goBack();
+          }}
           className="fixed top-[8vh] left-1/2 z-50 w-[calc(100vw-1.5rem)] max-w-2xl -translate-x-1/2 overflow-hidden rounded-lg border border-strong bg-panel shadow-xl"
         >
           <Radix.Title className="sr-only">Find</Radix.Title>
-          <Command shouldFilter={false} label="Find" loop>
+          <Command shouldFilter={false} label="Find" loop value={at} onValueChange={setAt}>
             <Command.Input
               autoFocus
               value={text}
@@ -107,15 +133,11 @@ export default function Palette({ onClose, onKeys }: { onClose: () => void; onKe
                   {answer.isFetching ? "Looking…" : `Nothing here is called “${asked.slice(0, 60)}”.`}
                 </Command.Empty>
               )}
+              {likeOnly && acting}
               {names.length > 0 && (
-                <Command.Group heading={names.every((n) => n.near) ? "Like that" : "By name"} className={heading}>
+                <Command.Group heading={likeOnly ? "Like that" : "By name"} className={heading}>
                   {names.map((n) => (
-                    <Command.Item
-                      key={`${n.kind} ${n.id} ${n.zoneId}`}
-                      value={`${n.kind} ${n.id} ${n.zoneId}`}
-                      onSelect={() => go(addressOf(n))}
-                      className={item}
-                    >
+                    <Command.Item key={keyOf(n)} value={keyOf(n)} onSelect={() => go(addressOf(n))} className={item}>
                       <span className="w-11 shrink-0 text-xs text-soft">{kindWord[n.kind]}</span>
                       {n.colour && <Chip colour={n.colour} className="h-4 w-7 shrink-0" />}
                       <span className="min-w-0 truncate">
@@ -125,17 +147,7 @@ export default function Palette({ onClose, onKeys }: { onClose: () => void; onKe
                   ))}
                 </Command.Group>
               )}
-              {does.length > 0 && (
-                <Command.Group heading="Go to, or do" className={heading}>
-                  {does.map((a) => (
-                    <Command.Item key={a.label} value={a.label} onSelect={a.run} className={item}>
-                      <span className="min-w-0 truncate">
-                        {a.label} <span className="text-soft">{a.help}</span>
-                      </span>
-                    </Command.Item>
-                  ))}
-                </Command.Group>
-              )}
+              {!likeOnly && acting}
               {entries.length > 0 && (
                 <Command.Group heading="In the log" className={heading}>
                   {entries.map((e) => (
@@ -156,5 +168,7 @@ export default function Palette({ onClose, onKeys }: { onClose: () => void; onKe
     </Radix.Root>
   );
 }
+
+const keyOf = (n: Found) => `${n.kind} ${n.id} ${n.zoneId}`;
 
 const logAddress = (asked: string, e: FoundEntry) => `/bench/log?find=${encodeURIComponent(asked)}&entry=${e.id}`;

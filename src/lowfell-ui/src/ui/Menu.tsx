@@ -1,5 +1,6 @@
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
+import { rememberMenu } from "./opener";
 
 export interface MenuItem {
   label: string;
@@ -12,6 +13,7 @@ export function Menu({ label, icon, items }: { label: string; icon: ReactNode; i
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
+        onFocus={(e) => rememberMenu(e.currentTarget)}
         aria-label={label}
         title={label}
         className="inline-flex size-8 items-center justify-center rounded hover:bg-tint"

@@ -59,15 +59,15 @@ test("what wants the night is told at the evening's end", () => {
   expect(screen.getByText(/dry Fri 09:00/)).toBeTruthy();
 });
 
-test("a bar too narrow for a finger is no target", () => {
+test("a bar too narrow for a finger is no target, and is told and opened under the band", async () => {
+  const opened: PlannedStep[] = [];
+  const tiny = step({ endUtc: "2026-11-26T19:33:00Z" });
   render(
-    <EveningBand
-      evening={evening([step({ endUtc: "2026-11-26T19:33:00Z" })])}
-      timeZone="Etc/UTC"
-      current={undefined}
-      onOpen={() => {}}
-    />,
+    <EveningBand evening={evening([tiny])} timeZone="Etc/UTC" current={undefined} onOpen={(s) => opened.push(s)} />,
   );
-  expect(screen.queryByRole("button")).toBeNull();
+  const only = screen.getByRole("button");
+  expect(screen.getByTestId("narrow")).toContainElement(only);
+  await userEvent.click(only);
+  expect(opened).toEqual([tiny]);
   expect(screen.getByText("all dry by the end")).toBeTruthy();
 });

@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { lotKey } from "../../api/step";
 import type { PlannedEvening, PlannedStep } from "../../api/types";
 import { ranges } from "../../craft/ranges";
@@ -13,6 +13,9 @@ interface Props {
 
 /** One evening: hands-on work as blocks, drying as thin lines that run on into the night. */
 export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
+  const [band, width] = useWidth();
+  const leastWords = (100 * wordsPx) / width;
+  const leastTarget = (100 * targetPx) / width;
   const whole = minutesBetween(evening.openUtc, evening.closeUtc);
   const at = (utc: string) => (minutesBetween(evening.openUtc, utc) / whole) * 100;
   // Copies painted one after the other by parts belong side by side; what wants the night is told at its end.
@@ -28,7 +31,7 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
           {clock(evening.openUtc, timeZone)}–{clock(evening.closeUtc, timeZone)}
         </span>
       </div>
-      <ol aria-label={`Steps of ${day(evening.day)}`} className="relative h-12 rounded bg-raised">
+      <ol ref={band} aria-label={`Steps of ${day(evening.day)}`} className="relative h-12 rounded bg-raised">
         {evening.steps.map((s) => {
           const left = at(s.startUtc);
           const width = Math.max(0.6, at(s.endUtc) - left);
@@ -48,6 +51,7 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
                 current={id === current}
                 left={left}
                 width={width}
+                small={width < leastTarget}
                 onOpen={() => onOpen(s)}
               >
                 <span className="truncate px-1 text-[11px] leading-4">
@@ -97,11 +101,13 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
         )}
       </p>
       {narrow.length > 0 && (
-        <p className="col-start-2 -mt-1 text-xs text-soft sm:col-span-2" data-testid="narrow">
+        <p className="col-span-full -mt-1 text-xs text-soft" data-testid="narrow">
           {narrow.map((s, i) => (
             <span key={lotKey(s)}>
               {i > 0 && "; "}
-              {clock(s.startUtc, timeZone)} {s.what} {s.paint}, {s.piece}, {s.zone} {ranges(s.copies)}
+              <button type="button" className="min-h-6 text-left hover:underline" onClick={() => onOpen(s)}>
+                {clock(s.startUtc, timeZone)} {s.what} {s.paint}, {s.piece}, {s.zone} {ranges(s.copies)}
+              </button>
             </span>
           ))}
         </p>
@@ -116,20 +122,34 @@ interface BlockProps {
   current: boolean;
   left: number;
   width: number;
+  /** Too small to be hit. */
+  small: boolean;
   onOpen: () => void;
   children: ReactNode;
 }
 
-/** Percent of the band in which words have room; what is narrower is told beside the band. */
-const leastWords = 7;
+/** Room that words need; a step that has less is told under the band. */
+const wordsPx = 44;
+/** Room that a finger or pointer needs. */
+const targetPx = 26;
 
-/** Percent of the band that a finger or pointer hits; what is narrower is reached by "Earlier" and "Later". */
-const leastTarget = 4;
+/** How wide something is on the screen. */
+function useWidth() {
+  const [width, setWidth] = useState(640);
+  const at = useRef<HTMLOListElement>(null);
+  useEffect(() => {
+    if (!at.current) return;
+    const watch = new ResizeObserver(([e]) => setWidth(Math.max(100, e!.contentRect.width)));
+    watch.observe(at.current);
+    return () => watch.disconnect();
+  }, []);
+  return [at, width] as const;
+}
 
-function Block({ title, label, current, left, width, onOpen, children }: BlockProps) {
+function Block({ title, label, current, left, width, small, onOpen, children }: BlockProps) {
   const look = `absolute top-0 flex h-8 flex-col justify-between overflow-hidden rounded-sm border text-left ${current ? "border-2 border-accent" : "border-line"} bg-tint`;
   const place = { left: `${left}%`, width: `${width}%` };
-  return width < leastTarget ? (
+  return small ? (
     <span title={title} className={look} style={place}>
       <span className="sr-only">{label}</span>
       {children}

@@ -3,6 +3,7 @@ import { useParams } from "react-router";
 import { wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { ZoneView } from "../../api/types";
+import { lastZone } from "../../craft/lastZone";
 import { LogList } from "../../craft/LogList";
 import { useChosen } from "../../craft/useChosen";
 import { Button, Choice } from "../../ui";
@@ -44,7 +45,7 @@ export function PieceHistory() {
 
 function Schemes({ zones }: { zones: ZoneView[] }) {
   const [wanted, setWanted] = useChosen("zone");
-  const zone = zones.find((z) => z.id === wanted) ?? zones[0];
+  const zone = zones.find((z) => z.id === wanted) ?? zones.find((z) => z.id === lastZone()) ?? zones[0];
   if (!zone) return null;
   return (
     <section aria-label="Versions of the coats" className="rounded-lg border border-line bg-panel">

@@ -1,4 +1,5 @@
 import { useInfiniteQuery } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
 import { wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { LogKind } from "../../api/types";
@@ -34,7 +35,7 @@ export function LogScreen() {
 
 /** Entries, the newest first; only ever added to. */
 function Entries() {
-  const [search, setSearch] = useChosen("find");
+  const [search, text, setText] = useFind();
   const [chosen] = useChosen("entry");
   const [wanted, setKind] = useChosen("kind");
   const kind = wanted && wanted in logKindWord ? (wanted as LogKind) : "all";
@@ -49,8 +50,8 @@ function Entries() {
           placeholder="Piece, paint or words"
           className="max-w-64"
           maxLength={500}
-          value={search ?? ""}
-          onChange={(e) => setSearch(e.target.value || null)}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
         />
         <div className="w-40">
           <Choice<LogKind | "all">
@@ -91,4 +92,28 @@ function Entries() {
       )}
     </>
   );
+}
+
+const settleMs = 200;
+
+/** What is looked for, in the address a moment after it was typed; what the address says later is taken over. */
+function useFind(): [string | null, string, (text: string) => void] {
+  const [asked, ask] = useChosen("find");
+  const [text, setText] = useState(asked ?? "");
+  const sent = useRef(asked);
+  useEffect(() => {
+    if (asked !== sent.current) {
+      sent.current = asked;
+      setText(asked ?? "");
+    }
+  }, [asked]);
+  useEffect(() => {
+    if (text === (sent.current ?? "")) return;
+    const timer = setTimeout(() => {
+      sent.current = text || null;
+      ask(sent.current);
+    }, settleMs);
+    return () => clearTimeout(timer);
+  }, [text, ask]);
+  return [asked, text, setText];
 }

@@ -81,12 +81,15 @@ export function StratumRow({
         className={`flex min-w-0 items-center gap-2 pr-2 text-left text-sm ${coat.skipped ? "text-soft line-through" : ""}`}
       >
         <span className="min-w-0 flex-1 leading-tight">
-          <span className="block truncate font-semibold">
-            {techniqueWord[coat.technique]}
-            {coat.passes > 1 && ` × ${coat.passes}`}
-          </span>
+          <span className="block truncate font-semibold">{techniqueWord[coat.technique]}</span>
           <span className="block truncate text-xs text-soft" title={paint.name}>
-            {[coat.optional && "optional", coat.hurried && "warm air", paint.name].filter(Boolean).join(", ")}
+            {[
+              coat.optional && "optional",
+              coat.hurried && "warm air",
+              coat.passes > 1 ? `${paint.name} × ${coat.passes}` : paint.name,
+            ]
+              .filter(Boolean)
+              .join(", ")}
           </span>
         </span>
         <span className="ml-auto flex shrink-0 flex-col items-end text-xs leading-tight text-soft">
