@@ -70,7 +70,7 @@ internal static class FullBench
     }
 
     // One set of pieces painted like the demo's walls, copied; schemes are shared, as copies share them.
-    private static async Task<string> SeedAsync(HttpClient http)
+    public static async Task<string> SeedAsync(HttpClient http)
     {
         var demo = (await http.GetFromJsonAsync<JsonArray>("/api/sets"))!.SelectMany(s => s!["pieces"]!.AsArray()).SelectMany(p => p!["zones"]!.AsArray()).Select(z => (string)z!["settings"]!["schemeId"]!).Distinct().ToList();
         var set = await PostAsync(http, "/api/sets", new { name = "Sea wall 0" });

@@ -14,6 +14,19 @@ if (args is ["full", var at])
     return;
 }
 
+if (args is ["seed", var empty])
+{
+    using var seeding = new HttpClient { BaseAddress = new Uri(empty), Timeout = TimeSpan.FromSeconds(60) };
+    await FullBench.SeedAsync(seeding);
+    return;
+}
+
+if (args is ["way", var there])
+{
+    await WayBench.RunAsync(there);
+    return;
+}
+
 if (args is ["mend"])
 {
     MendBench.Run();

@@ -96,6 +96,9 @@ public sealed class LowfellDb : DbContext
     // Read by the query filter at each query, so that one model serves every bench.
     private Guid CurrentBench => scope.BenchId;
 
+    /// <summary>The bench that this context works on.</summary>
+    internal Guid BenchId => scope.BenchId;
+
     /// <inheritdoc/>
     public override int SaveChanges(bool acceptAllChangesOnSuccess)
     {

@@ -44,6 +44,23 @@ public sealed class Browser : IDisposable
     public void Resize(int width, int height) => driver.ExecuteCdpCommand(
         "Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
 
+    /// <summary>What Chromium tells a screen reader, in order: role, name, and the states that are on or have a value.</summary>
+    public IReadOnlyList<Told> Told()
+    {
+        var tree = (Dictionary<string, object>)driver.ExecuteCdpCommand("Accessibility.getFullAXTree", [])!;
+        return
+        [
+            .. ((IEnumerable<object>)tree["nodes"]).Cast<Dictionary<string, object>>().Where(n => n["ignored"] is false && n.ContainsKey("role")).Select(n => new Told(
+                Value(n["role"]),
+                n.TryGetValue("name", out var name) ? Value(name) : "",
+                n.TryGetValue("properties", out var states)
+                    ? ((IEnumerable<object>)states).Cast<Dictionary<string, object>>().ToDictionary(p => (string)p["name"], p => Value(p["value"]))
+                    : [])),
+        ];
+
+        static string Value(object of) => ((Dictionary<string, object>)of).TryGetValue("value", out var value) ? Convert.ToString(value, System.Globalization.CultureInfo.InvariantCulture)! : "";
+    }
+
     /// <summary>Pulls the plug, or puts it back.</summary>
     public void Offline(bool offline)
     {
@@ -147,3 +164,9 @@ public sealed class Browser : IDisposable
         Directory.Delete(profile, recursive: true);
     }
 }
+
+/// <summary>One thing that a screen reader is told.</summary>
+/// <param name="Role">What it is.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="States">Its states.</param>
+public sealed record Told(string Role, string Name, IReadOnlyDictionary<string, string> States);

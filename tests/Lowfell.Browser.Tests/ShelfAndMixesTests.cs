@@ -31,7 +31,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         browser.Named("Component").Click();
         browser.Choose("Component 2", "Harbour Slate");
         browser.Named("Keep").Click();
-        browser.Named("Made").Click();
+        browser.Named("Made", "section[aria-label=Mix]").Click();
         browser.Fill("Made just now", "2");
         browser.Named("Write it down").Click();
         browser.UntilTrue(() => browser.All("section[aria-label^='Made on']").Any(s => s.Text.Contains("2.00 ml left", StringComparison.Ordinal) || s.Text.Contains("2 ml left", StringComparison.Ordinal)), "the record");
@@ -47,7 +47,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         browser.UntilTrue(() => browser.All("section[aria-label^='Made on']").Count == 2, "both records");
         browser.Reload();
         browser.Named("Groyne grey\n2 components").Click();
-        browser.Named("Made").Click();
+        browser.Named("Made", "section[aria-label=Mix]").Click();
         browser.UntilTrue(() => browser.All("section[aria-label^='Made on']").Count == 2, "both records after a reload");
     }
 
@@ -159,7 +159,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         browser.Find("[data-nearest]").Click();
         browser.Choose("Zone", "Boiling house: Cut edges");
         browser.Named("Adopt the cell").Click();
-        browser.UntilTrue(() => browser.Path.StartsWith("/stack/", StringComparison.Ordinal) && new StackPage(browser).Count == 2, "the two coats of the cell");
+        browser.UntilTrue(() => browser.Path.StartsWith("/piece/", StringComparison.Ordinal) && new StackPage(browser).Count == 2, "the two coats of the cell");
         browser.Named("Undo").Click();
         browser.UntilTrue(() => new StackPage(browser).Count == 4, "the coats that were there");
     }
@@ -172,6 +172,6 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         Says("[data-testid=match]", "after:");
         browser.Choose("Zone to match", "Corner: Walkway");
         browser.Named("Make it that zone’s stack").Click();
-        browser.UntilTrue(() => browser.Path.StartsWith("/stack/", StringComparison.Ordinal) && new StackPage(browser).Count == 12, "the old set's twelve coats");
+        browser.UntilTrue(() => browser.Path.StartsWith("/piece/", StringComparison.Ordinal) && new StackPage(browser).Count == 12, "the old set's twelve coats");
     }
 }

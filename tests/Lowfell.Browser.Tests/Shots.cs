@@ -21,56 +21,40 @@ public sealed class Shots
             browser.Shot(Path.Combine(Folder!, name + ".png"));
         }
 
+        browser.Open("/settings/units");
+        browser.Run("localStorage.setItem('lowfell.units', JSON.stringify({ dates: 'en-GB' }))");
         browser.Open("/sets");
-        browser.Find("section[aria-label='Sea wall']");
+        browser.UntilTrue(() => browser.All("[role=progressbar]").Count == 5 && browser.Find("main").Text.Contains("done ", StringComparison.Ordinal), "every card");
         Save("sets");
         StackPage.Open(browser, await app.ZoneIdAsync("Hull panels"));
         browser.Find("[data-rule=soluble-marking] button").Click();
         browser.Find("[data-rule=soluble-marking] [data-mend]");
-        Save("stack-findings");
-        browser.Named("Mend all").Click();
-        browser.Named("Take it");
-        Save("mend-all");
-        browser.Named("Leave it as it is").Click();
-        StackPage.Open(browser, await app.ZoneIdAsync("Stone courses")).Select(3);
-        Save("stack");
+        Save("coats");
+        var stones = StackPage.Open(browser, await app.ZoneIdAsync("Stone courses"));
+        stones.Select(3);
         browser.Run("document.documentElement.dataset.theme = 'lamp'");
-        Save("stack-lamp-light");
-        StackPage.Open(browser, await app.ZoneIdAsync("Skim walls")).Select(3);
-        browser.Named("Colour help").Click();
-        browser.Find("[data-testid=colour-help]");
-        browser.Run("document.querySelector('[data-testid=colour-help]').scrollIntoView({ block: 'center' })");
-        Save("colour-help");
-        foreach (var (path, ready) in new[] { ("/shelf", "[data-testid='Over white']"), ("/mixes", "[data-testid=mix-preview]"), ("/amounts", "[data-testid=missing]"), ("/tiles", "[data-nearest]"), ("/match", "[data-testid=match]"), ("/evenings/plan", "[data-testid=what-ifs] strong"), ("/log", "[data-testid=log]"), ("/schools", "[data-school=warmAir] [data-testid=on-this-bench]") })
+        Save("coats-lamp-light");
+        browser.Run("document.documentElement.dataset.theme = 'day'");
+        stones.Select(stones.Count - 1);
+        browser.Press("d");
+        stones.UntilKept();
+        browser.Named("History").Click();
+        browser.UntilTrue(() => browser.All("[data-testid=compare] [data-hex]").Count == 6, "both looks");
+        Save("history");
+        browser.Named("Go back to this").Click();
+        browser.UntilTrue(() => browser.Find("section[aria-label='Versions of the coats']").Text.Contains("as now", StringComparison.Ordinal), "the coats as they were");
+        browser.PressWithCtrl("k");
+        browser.Find("[role=dialog] input").SendKeys("kelp");
+        browser.UntilTrue(() => browser.Find("[data-testid=found]").Text.Contains("Kelp Wash", StringComparison.Ordinal), "what is found");
+        Save("find");
+        foreach (var (path, ready, name) in new[] { ("/shelf", "[data-testid='Over white']", "shelf"), ("/shelf/amounts", "[data-testid=missing]", "amounts"), ("/evenings", "[data-testid=to-buy] li", "tonight"), ("/evenings/plan", "[data-testid=what-ifs] strong", "plan") })
         {
             browser.Open(path);
             browser.Find(ready);
-            browser.UntilTrue(() => browser.All("[data-testid=on-this-bench]").All(e => e.Text != "…"), "what each choice does");
-            Save(path[1..]);
+            Save(name);
         }
 
-        browser.Open("/log");
-        browser.Named("How far it is").Click();
-        browser.Find("[data-testid=progress] table");
-        Save("progress");
-        browser.Open("/evenings/plan");
-        browser.Named("Look for", "[data-testid=search]").Click();
-        browser.Named("Hold to it").Click();
-        browser.Find("[data-testid=held]");
-        browser.Named("Plan again from now").Click();
-        browser.UntilTrue(() => browser.Find("[data-testid=held]").Text.Contains("Against", StringComparison.Ordinal), "both plans");
-        browser.Find("[data-testid=what-ifs] strong");
-        browser.UntilTrue(() => browser.All(".toast").Count == 0, "nothing in the way");
-        Save("evenings-held");
-        browser.Named("Let go").Click();
-        browser.Open("/mixes");
-        browser.Named("Made").Click();
-        browser.Named("Make again").Click();
-        browser.Find("[data-testid=again]");
-        Save("mix-again");
         browser.Resize(820, 1180);
-        StackPage.Open(browser, await app.ZoneIdAsync("Hull panels"));
-        Save("stack-tablet");
         browser.Open("/bench");
         browser.Find("[data-testid=copies]");
         Save("bench-tablet");

@@ -7,7 +7,7 @@ public sealed class StackPage(Browser browser)
 {
     public static StackPage Open(Browser browser, string zoneId)
     {
-        browser.Open($"/stack/{zoneId}");
+        browser.Open($"/zone/{zoneId}");
         var page = new StackPage(browser);
         page.Ready();
         return page;

@@ -14,6 +14,7 @@ using Lowfell.Web.Features.Evenings;
 using Lowfell.Web.Features.Matching;
 using Lowfell.Web.Features.Mixes;
 using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Features.Stack;
 using Lowfell.Web.Features.Tiles;
 using Xunit;
 
@@ -26,7 +27,7 @@ namespace Lowfell.Web.Tests;
 /// </summary>
 public sealed class GoldenTests
 {
-    private static readonly Type[] Kinds = [typeof(MaterialSnapshot), typeof(MixDraft), typeof(PaintedStack), typeof(TilePlan), typeof(List<PaintedCell>), typeof(CalendarView), typeof(PlanRequest), typeof(List<KeptLot>), typeof(PlanSummary), typeof(SolveProgress)];
+    private static readonly Type[] Kinds = [typeof(MaterialSnapshot), typeof(MixDraft), typeof(PaintedStack), typeof(TilePlan), typeof(List<PaintedCell>), typeof(CalendarView), typeof(PlanRequest), typeof(List<KeptLot>), typeof(PlanSummary), typeof(SolveProgress), typeof(KeptCoats)];
 
     private static readonly Type[] Words = [typeof(Technique), typeof(Family), typeof(Substrate), typeof(Thinner), typeof(DilutionForm), typeof(Wait), typeof(Relief), typeof(Facing), typeof(Sheen), typeof(Effect), typeof(DayOfWeek)];
 

@@ -96,8 +96,11 @@ namespace Lowfell.Store.Migrations
             migrationBuilder.Sql(
                 """
                 CREATE FUNCTION lowfell_words(label text, paint text, note text, cause text, remedy text, deviation text, who text) RETURNS tsvector
-                LANGUAGE sql IMMUTABLE PARALLEL SAFE RETURN to_tsvector('pg_catalog.simple'::regconfig,
+                LANGUAGE plpgsql IMMUTABLE PARALLEL SAFE COST 2000 AS $$
+                BEGIN
+                  RETURN to_tsvector('pg_catalog.simple'::regconfig,
                     translate(label || ' ' || paint || ' ' || note || ' ' || cause || ' ' || remedy || ' ' || deviation || ' ' || who, '/-_@.:', '      '));
+                END $$;
                 CREATE INDEX "IX_log_words" ON log USING gin (lowfell_words("Label", "Paint", "Note", "Cause", "Remedy", "Deviation", "Who"));
                 """);
 

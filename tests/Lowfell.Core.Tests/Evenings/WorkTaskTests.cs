@@ -41,6 +41,25 @@ public sealed class WorkTaskTests
     }
 
     [Fact]
+    public void What_is_done_is_counted_copy_by_copy_and_the_first_open_step_comes_next()
+    {
+        var bench = new Bench();
+        var (wall, gate) = (Bench.Piece("Wall", 2), Bench.Piece("Gate", 1));
+        var face = bench.Zone(wall, "Face", Bench.Wall);
+        bench.Zone(gate, "Planks", Bench.Wall);
+        Assert.Equal((0, 12), bench.Work().Count());
+        Assert.Equal((face.Id, 0), (bench.Work().FirstOpen()!.Value.Zone.Zone.Id, bench.Work().FirstOpen()!.Value.Place));
+        bench.Done(face, 0, 1, -30).Done(face, 0, 2, -30).Wrote(LogKind.Skipped, Bench.Id(face, 1, 1), 1, -20);
+        Assert.Equal((3, 8), bench.Work().Count(wall.Id));
+        Assert.Equal((0, 4), bench.Work().Count(gate.Id));
+        Assert.Equal((3, 12), bench.Work().Count());
+        Assert.Equal((face.Id, 2), (bench.Work().FirstOpen()!.Value.Zone.Zone.Id, bench.Work().FirstOpen()!.Value.Place));
+        bench.Wrote(LogKind.TakenBack, Bench.Id(face, 0), 1, -10);
+        Assert.Equal((2, 12), bench.Work().Count());
+        Assert.Null(new Bench().Work().FirstOpen());
+    }
+
+    [Fact]
     public void A_coat_left_out_on_a_copy_is_off_and_does_not_have_to_dry()
     {
         var bench = new Bench();
@@ -102,6 +121,7 @@ public sealed class WorkTaskTests
         bench.Wrote(LogKind.Done, StepId.Fit(gear.Id), 1, -10).Done(shut, 0, 1, -2000);
         var now = bench.Task();
         Assert.Equal(["d", "."], now.Work.Progress(now.Work.Parts[0]));
+        Assert.Equal((1, 4), now.Work.Count(gear.Id));
         Assert.All(now.Plan.Chains.Where(c => c[0].Id.ZoneId == shut.Id), c => Assert.Equal([2], c[0].Copies));
         Assert.Equal(50, now.Ready.NotBefore(now.Work.Zone(over.Id)!, 0, [1]));
     }

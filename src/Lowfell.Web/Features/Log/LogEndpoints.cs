@@ -19,6 +19,7 @@ namespace Lowfell.Web.Features.Log;
 public static class LogEndpoints
 {
     private const int MostShown = 500;
+    private const int MostFound = 100;
     private static readonly TimeSpan Around = TimeSpan.FromMinutes(30);
 
     /// <summary>Maps the endpoints.</summary>
@@ -41,21 +42,16 @@ public static class LogEndpoints
             return TypedResults.Ok(new List<LogEntry>());
         }
 
-        var entries = db.LogWith(words).Where(l => (zoneId == null || l.ZoneId == zoneId) && (wanted == null || l.Kind == wanted) && (copy == null || l.Copy == copy));
-        if (pieceId is { } piece)
-        {
-            // Zones that were deleted since were painted all the same.
-            var zones = await db.Zones.Where(z => z.PieceId == piece).Select(z => z.Id).ToListAsync(cancel);
-            entries = entries.Where(l => zones.Contains(l.ZoneId));
-        }
-
-        if (after is { } last)
-        {
-            var from = await db.Log.AsNoTracking().Where(l => l.Id == last).Select(l => (DateTimeOffset?)l.At).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("after", last);
-            entries = entries.Where(l => l.At < from || (l.At == from && l.Id.CompareTo(last) < 0));
-        }
-
-        var page = await entries.OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Take(MostShown).ToListAsync(cancel);
+        // Zones that were deleted since were painted all the same.
+        var zones = pieceId is { } piece ? await db.Zones.Where(z => z.PieceId == piece).Select(z => z.Id).ToListAsync(cancel) : null;
+        (DateTimeOffset At, Guid Id)? from = after is not { } last ? null
+            : (await db.Log.AsNoTracking().Where(l => l.Id == last).Select(l => (DateTimeOffset?)l.At).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("after", last), last);
+        var page = await db.FindAsync(
+            words,
+            from,
+            words.Count == 0 ? MostShown : MostFound,
+            entries => entries.Where(l => (zoneId == null || l.ZoneId == zoneId) && (zones == null || zones.Contains(l.ZoneId)) && (wanted == null || l.Kind == wanted) && (copy == null || l.Copy == copy)),
+            cancel);
         return TypedResults.Ok(page.ConvertAll(View));
     }
 

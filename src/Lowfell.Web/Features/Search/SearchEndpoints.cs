@@ -2,7 +2,6 @@ using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Features.Search;
 
@@ -24,8 +23,7 @@ public static class SearchEndpoints
         }
 
         var names = await new NameSearch(db, open.BenchId, await open.ShelfAsync(cancel)).FindAsync(words, cancel);
-        var entries = await db.LogWith(words).OrderByDescending(l => l.At).ThenByDescending(l => l.Id).Take(MostEntries)
-            .Select(l => new FoundEntry(l.Id, l.At, l.Label, l.Paint, l.Note, l.Copy)).ToListAsync(cancel);
-        return TypedResults.Ok(new SearchAnswer(names, entries));
+        var entries = await db.FindAsync(words, null, MostEntries, static entries => entries, cancel);
+        return TypedResults.Ok(new SearchAnswer(names, entries.ConvertAll(l => new FoundEntry(l.Id, l.At, l.Label, l.Paint, l.Note, l.Copy))));
     }
 }

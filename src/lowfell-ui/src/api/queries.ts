@@ -30,8 +30,9 @@ const weighMs = 250;
 const passingTries = 5;
 const healthMs = 15_000;
 const amissMs = 2_000;
-/** Entries on a page of the log; a shorter one is the last. */
+/** Entries on a page of the log, and of those found in it; a shorter one is the last. */
 const logPage = 500;
+const logFound = 100;
 const planKey = "lowfell.benchPlan.7";
 const progressKey = "lowfell.benchProgress.2";
 
@@ -375,7 +376,7 @@ export const queries = {
       queryFn: ({ signal, pageParam }) =>
         ask(api.GET("/api/log", { params: { query: { search, kind, pieceId, after: pageParam } }, signal })),
       initialPageParam: undefined as string | undefined,
-      getNextPageParam: (page: LogEntry[]) => (page.length >= logPage ? page.at(-1)?.id : undefined),
+      getNextPageParam: (page: LogEntry[]) => (page.length >= (search ? logFound : logPage) ? page.at(-1)?.id : undefined),
       placeholderData: keepPreviousData,
       staleTime: 0,
     }),
