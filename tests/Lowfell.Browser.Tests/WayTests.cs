@@ -113,6 +113,49 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
     }
 
     [Fact]
+    public async Task Figures_are_changed_in_a_table_and_chosen_zones_all_at_once()
+    {
+        browser.Open("/sets");
+        browser.Named("Salt-crust bases").Click();
+        browser.Named("Table").Click();
+        browser.UntilTrue(() => browser.All("[data-testid=piece-table] tbody").Count > 2, "the table");
+        var copies = browser.Find("input[aria-label='Copies of 40 mm base']");
+        var before = int.Parse(copies.GetDomProperty("value")!, System.Globalization.CultureInfo.InvariantCulture);
+        copies.SendKeys(Keys.Control + "a");
+        copies.SendKeys($"{before + 2}");
+        browser.Find("h1").Click();
+        Says("main", $"{18 + 2} pieces");
+        Assert.Equal(before + 2, (int)(await SetAsync("Salt-crust bases"))["pieces"]!.AsArray().First(p => (string)p!["piece"]!["name"]! == "40 mm base")!["piece"]!["copies"]!);
+
+        browser.Find("input[aria-label='Every zone']").Click();
+        browser.Choose("Finish of the chosen zones", "satin");
+        browser.Named("Change them").Click();
+        browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.Contains("zones are changed", StringComparison.Ordinal)), "that they are changed");
+        Assert.Equal(["satin"], await FinishesAsync());
+        browser.Named("Undo").Click();
+        await UntilAsync(async () => !(await FinishesAsync()).SequenceEqual(["satin"]));
+    }
+
+    private async Task<System.Text.Json.Nodes.JsonNode> SetAsync(string name)
+    {
+        var all = (await System.Net.Http.Json.HttpClientJsonExtensions.GetFromJsonAsync<System.Text.Json.Nodes.JsonArray>(session.App.Http, "/api/sets"))!;
+        return all.Single(s => (string)s!["name"]! == name)!;
+    }
+
+    private async Task<List<string>> FinishesAsync() =>
+        [.. (await SetAsync("Salt-crust bases"))["pieces"]!.AsArray().SelectMany(p => p!["zones"]!.AsArray()).Select(z => (string)z!["settings"]!["finish"]!).Distinct().Order(StringComparer.Ordinal)];
+
+    private static async Task UntilAsync(Func<Task<bool>> look)
+    {
+        for (var i = 0; i < 100 && !await look(); i++)
+        {
+            await Task.Delay(100, TestContext.Current.CancellationToken);
+        }
+
+        Assert.True(await look());
+    }
+
+    [Fact]
     public void What_was_typed_into_a_form_outlives_its_dialog_and_the_page()
     {
         browser.Open("/sets?new=set");

@@ -67,7 +67,7 @@ public sealed class SearchTests(TestHost host) : IClassFixture<TestHost>
             SELECT gen_random_uuid(), (SELECT "Id" FROM benches LIMIT 1), now() - (i / 7) * interval '1 hour', 'Note', '{zone["id"]}', 1, 1 + i % 3, '', 'x', 20, 0.5, 'pagemark' FROM generate_series(1, 1300) i
             """);
         var seen = new List<string>();
-        for (var after = ""; ; )
+        for (var after = ""; ;)
         {
             var page = (await host.GetAsync($"/api/log?search=pagemark{after}")).AsArray();
             seen.AddRange(page.Select(e => (string)e!["id"]!));

@@ -11,7 +11,7 @@ namespace Lowfell.Store;
 public static class LogSearch
 {
     /// <summary>Entries that are looked through on the way back, before the index is asked.</summary>
-    public const int LookedAt = 2000;
+    public const int LookedAt = 1000;
 
     /// <summary>A page of entries.</summary>
     /// <param name="db">Database.</param>

@@ -33,66 +33,58 @@ internal sealed class NameSearch(LowfellDb db, Guid bench, OpenShelf shelf)
         return found;
     }
 
-    private static string Like(string word) => "%" + word + "%";
-
-    // Every word in the name or in that of what it belongs to, one of them at least in its own.
+    // Every word in the name or in that of what it belongs to, one of them at least in its own. One word alone is found by the index of letters.
     private Task<List<NameRow>> ExactAsync(IReadOnlyList<string> words, CancellationToken cancel)
     {
-        string[] like = [.. words.Select(Like)];
+        const string Order = """CASE WHEN n."Name" ILIKE {2} THEN 0 WHEN n."Name" ~* {3} THEN 1 ELSE 2 END, n."Place", length(n."Name"), n."Name", n."Id" """;
+        string[] like = [.. words.Select(w => "%" + w + "%")];
         var (first, begins) = (words[0] + "%", @"\m" + words[0]);
-        return db.Database.SqlQuery<NameRow>(
-            $"""
-            SELECT * FROM (
-              SELECT 'Set' AS "Kind", s."Id", s."Name", '' AS "Within", s."Id" AS "SetId", NULL::uuid AS "PieceId", NULL::uuid AS "ZoneId", NULL AS "Colour", 0 AS "Place"
-              FROM sets s WHERE s."BenchId" = {bench} AND s."DeletedAt" IS NULL AND s."Name" ILIKE ALL ({like})
-              UNION ALL
-              SELECT 'Piece', p."Id", p."Name", s."Name", s."Id", p."Id", NULL, NULL, 1
-              FROM pieces p JOIN sets s ON s."BenchId" = p."BenchId" AND s."Id" = p."SetId"
-              WHERE p."BenchId" = {bench} AND p."DeletedAt" IS NULL AND s."DeletedAt" IS NULL
-                AND p."Name" ILIKE ANY ({like}) AND (p."Name" || ' ' || s."Name") ILIKE ALL ({like})
-              UNION ALL
-              SELECT 'Zone', z."Id", z."Name", s."Name" || ', ' || p."Name", s."Id", p."Id", z."Id", NULL, 2
-              FROM zones z JOIN pieces p ON p."BenchId" = z."BenchId" AND p."Id" = z."PieceId" JOIN sets s ON s."BenchId" = p."BenchId" AND s."Id" = p."SetId"
-              WHERE z."BenchId" = {bench} AND z."DeletedAt" IS NULL AND p."DeletedAt" IS NULL AND s."DeletedAt" IS NULL
-                AND z."Name" ILIKE ANY ({like}) AND (z."Name" || ' ' || p."Name" || ' ' || s."Name") ILIKE ALL ({like})
-              UNION ALL
-              SELECT 'Paint', m."Id", m."Name", m."House", NULL, NULL, NULL, m."Colour", 3
-              FROM materials m WHERE m."BenchId" = {bench} AND m."DeletedAt" IS NULL AND m."Name" ILIKE ANY ({like}) AND (m."Name" || ' ' || m."House") ILIKE ALL ({like})
-              UNION ALL
-              SELECT 'Mix', m."Id", m."Name", '', NULL, NULL, NULL, NULL, 4 FROM mixes m WHERE m."BenchId" = {bench} AND m."DeletedAt" IS NULL AND m."Name" ILIKE ALL ({like})
-              UNION ALL
-              SELECT 'Tile', t."Id", t."Name", '', NULL, NULL, NULL, NULL, 5 FROM tiles t WHERE t."BenchId" = {bench} AND t."DeletedAt" IS NULL AND t."Name" ILIKE ALL ({like})
-            ) n ORDER BY CASE WHEN n."Name" ILIKE {first} THEN 0 WHEN n."Name" ~* {begins} THEN 1 ELSE 2 END, n."Place", length(n."Name"), n."Name", n."Id" LIMIT {Most}
-            """).ToListAsync(cancel);
+        return words.Count == 1
+            ? Rows(static name => name + " ILIKE {1}", static _ => "true", Order, Most, like[0], first, begins).ToListAsync(cancel)
+            : Rows(static name => name + " ILIKE ANY ({1})", static whole => "(" + whole + ") ILIKE ALL ({1})", Order, Most, like, first, begins).ToListAsync(cancel);
     }
 
     private async Task<List<NameRow>> NearAsync(string asked, CancellationToken cancel)
     {
         await using var both = await db.Database.BeginTransactionAsync(cancel);
         await db.Database.ExecuteSqlAsync($"SELECT set_config('pg_trgm.word_similarity_threshold', '0.4', true)", cancel);
-        var rows = await db.Database.SqlQuery<NameRow>(
-            $"""
+        var rows = await Rows(static name => "{1} <% " + name, static _ => "true", """word_similarity({1}, n."Name") DESC, n."Place", n."Name", n."Id" """, Most / 2, asked).ToListAsync(cancel);
+        await both.CommitAsync(cancel);
+        return rows;
+    }
+
+    /// <summary>All that has a name of its own.</summary>
+    /// <param name="own">What must hold for its name.</param>
+    /// <param name="whole">What must hold for its name with that of what it belongs to.</param>
+    /// <param name="order">The nearest first.</param>
+    /// <param name="most">The most that are wanted.</param>
+    /// <param name="values">Values of the parameters from {1} on.</param>
+    private IQueryable<NameRow> Rows(Func<string, string> own, Func<string, string> whole, string order, int most, params object[] values)
+    {
+        var (set, piece, zone, paint, mix, tile) = ("s.\"Name\"", "p.\"Name\"", "z.\"Name\"", "m.\"Name\"", "x.\"Name\"", "t.\"Name\"");
+        var sql =
+            $$"""
             SELECT * FROM (
               SELECT 'Set' AS "Kind", s."Id", s."Name", '' AS "Within", s."Id" AS "SetId", NULL::uuid AS "PieceId", NULL::uuid AS "ZoneId", NULL AS "Colour", 0 AS "Place"
-              FROM sets s WHERE s."BenchId" = {bench} AND s."DeletedAt" IS NULL AND {asked} <% s."Name"
+              FROM sets s WHERE s."BenchId" = {0} AND s."DeletedAt" IS NULL AND {{own(set)}} AND {{whole(set)}}
               UNION ALL
               SELECT 'Piece', p."Id", p."Name", s."Name", s."Id", p."Id", NULL, NULL, 1
               FROM pieces p JOIN sets s ON s."BenchId" = p."BenchId" AND s."Id" = p."SetId"
-              WHERE p."BenchId" = {bench} AND p."DeletedAt" IS NULL AND s."DeletedAt" IS NULL AND {asked} <% p."Name"
+              WHERE p."BenchId" = {0} AND p."DeletedAt" IS NULL AND s."DeletedAt" IS NULL AND {{own(piece)}} AND {{whole($"{piece} || ' ' || {set}")}}
               UNION ALL
               SELECT 'Zone', z."Id", z."Name", s."Name" || ', ' || p."Name", s."Id", p."Id", z."Id", NULL, 2
               FROM zones z JOIN pieces p ON p."BenchId" = z."BenchId" AND p."Id" = z."PieceId" JOIN sets s ON s."BenchId" = p."BenchId" AND s."Id" = p."SetId"
-              WHERE z."BenchId" = {bench} AND z."DeletedAt" IS NULL AND p."DeletedAt" IS NULL AND s."DeletedAt" IS NULL AND {asked} <% z."Name"
+              WHERE z."BenchId" = {0} AND z."DeletedAt" IS NULL AND p."DeletedAt" IS NULL AND s."DeletedAt" IS NULL AND {{own(zone)}} AND {{whole($"{zone} || ' ' || {piece} || ' ' || {set}")}}
               UNION ALL
-              SELECT 'Paint', m."Id", m."Name", m."House", NULL, NULL, NULL, m."Colour", 3 FROM materials m WHERE m."BenchId" = {bench} AND m."DeletedAt" IS NULL AND {asked} <% m."Name"
+              SELECT 'Paint', m."Id", m."Name", m."House", NULL, NULL, NULL, m."Colour", 3
+              FROM materials m WHERE m."BenchId" = {0} AND m."DeletedAt" IS NULL AND {{own(paint)}} AND {{whole($"{paint} || ' ' || m.\"House\"")}}
               UNION ALL
-              SELECT 'Mix', m."Id", m."Name", '', NULL, NULL, NULL, NULL, 4 FROM mixes m WHERE m."BenchId" = {bench} AND m."DeletedAt" IS NULL AND {asked} <% m."Name"
+              SELECT 'Mix', x."Id", x."Name", '', NULL, NULL, NULL, NULL, 4 FROM mixes x WHERE x."BenchId" = {0} AND x."DeletedAt" IS NULL AND {{own(mix)}} AND {{whole(mix)}}
               UNION ALL
-              SELECT 'Tile', t."Id", t."Name", '', NULL, NULL, NULL, NULL, 5 FROM tiles t WHERE t."BenchId" = {bench} AND t."DeletedAt" IS NULL AND {asked} <% t."Name"
-            ) n ORDER BY word_similarity({asked}, n."Name") DESC, n."Place", n."Name", n."Id" LIMIT {Most / 2}
-            """).ToListAsync(cancel);
-        await both.CommitAsync(cancel);
-        return rows;
+              SELECT 'Tile', t."Id", t."Name", '', NULL, NULL, NULL, NULL, 5 FROM tiles t WHERE t."BenchId" = {0} AND t."DeletedAt" IS NULL AND {{own(tile)}} AND {{whole(tile)}}
+            ) n ORDER BY {{order}} LIMIT {{most}}
+            """;
+        return db.Database.SqlQueryRaw<NameRow>(sql, [bench, .. values]);
     }
 
     // A coat is called by its technique and its paint: both are known without the database.

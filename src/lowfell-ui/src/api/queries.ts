@@ -376,7 +376,8 @@ export const queries = {
       queryFn: ({ signal, pageParam }) =>
         ask(api.GET("/api/log", { params: { query: { search, kind, pieceId, after: pageParam } }, signal })),
       initialPageParam: undefined as string | undefined,
-      getNextPageParam: (page: LogEntry[]) => (page.length >= (search ? logFound : logPage) ? page.at(-1)?.id : undefined),
+      getNextPageParam: (page: LogEntry[]) =>
+        page.length >= (search ? logFound : logPage) ? page.at(-1)?.id : undefined,
       placeholderData: keepPreviousData,
       staleTime: 0,
     }),

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { ClipboardPaste, Ellipsis, Plus } from "lucide-react";
+import { ClipboardPaste, Ellipsis, Plus, Table2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { Problem, wording } from "../../api/client";
@@ -10,6 +10,7 @@ import { Gone } from "../../craft/Gone";
 import { useTitle } from "../../craft/useTitle";
 import { Button, Menu, SeverityMark } from "../../ui";
 import { PasteDialog } from "./PasteDialog";
+import { PieceTable } from "./PieceTable";
 import { PieceDialog } from "./PieceDialog";
 import { SetDialog } from "./SetDialog";
 import { useTree } from "./useTree";
@@ -45,9 +46,10 @@ export function SetScreen() {
   const set = query.data;
   const wanted = params.get("new") === "zone" ? set.pieces.find((p) => p.id === params.get("piece")) : undefined;
   const editing: Editing = chosen ?? (wanted ? { kind: "zone", piece: wanted } : null);
+  const asTable = params.get("view") === "table";
   const close = () => {
     setEditing(null);
-    if (params.size > 0) setParams({}, { replace: true });
+    if (params.has("new")) setParams({}, { replace: true });
   };
   return (
     <div className="mx-auto w-full max-w-[1500px] px-3 pb-10 lg:px-4">
@@ -61,6 +63,15 @@ export function SetScreen() {
         <h1 className="max-w-full truncate text-lg font-semibold">{set.name}</h1>
         <span className="text-sm text-soft">{setSummary(set)}</span>
         <span className="ml-auto flex items-center gap-1">
+          {set.pieces.length > 0 && (
+            <Button
+              aria-pressed={asTable}
+              look={asTable ? "main" : "plain"}
+              onClick={() => setParams(asTable ? {} : { view: "table" }, { replace: true })}
+            >
+              <Table2 size={15} aria-hidden /> Table
+            </Button>
+          )}
           <Button onClick={() => setEditing({ kind: "paste" })}>
             <ClipboardPaste size={15} aria-hidden /> Paste pieces
           </Button>
@@ -90,113 +101,115 @@ export function SetScreen() {
             No piece yet. Add one with its copies and size, or paste a list of them.
           </p>
         )}
-        {set.pieces.map((piece, place) => (
-          <div
-            key={piece.id}
-            className="grid gap-3 border-b border-line px-4 py-2.5 last:border-b-0 sm:grid-cols-[13rem_minmax(0,1fr)]"
-          >
-            <div className="flex min-w-0 items-start gap-1">
-              <div className="min-w-0 flex-1">
-                <h2 className="truncate text-sm font-semibold" title={piece.piece.name}>
-                  <Link to={`/piece/${piece.id}`} className="hover:underline">
-                    {piece.piece.name}
-                  </Link>{" "}
-                  <span className="font-normal text-soft">× {piece.piece.copies}</span>
-                </h2>
-                <p className="text-xs text-soft">
-                  {substrateWord[piece.piece.substrate]}, {area(piece.areaMm2)} each
-                </p>
-                <PieceJudged piece={piece} onOrder={(ids) => tree.orderZones(piece, ids)} />
-                {piece.piece.partOfId && (
+        {asTable && set.pieces.length > 0 && <PieceTable set={set} tree={tree} />}
+        {!asTable &&
+          set.pieces.map((piece, place) => (
+            <div
+              key={piece.id}
+              className="grid gap-3 border-b border-line px-4 py-2.5 last:border-b-0 sm:grid-cols-[13rem_minmax(0,1fr)]"
+            >
+              <div className="flex min-w-0 items-start gap-1">
+                <div className="min-w-0 flex-1">
+                  <h2 className="truncate text-sm font-semibold" title={piece.piece.name}>
+                    <Link to={`/piece/${piece.id}`} className="hover:underline">
+                      {piece.piece.name}
+                    </Link>{" "}
+                    <span className="font-normal text-soft">× {piece.piece.copies}</span>
+                  </h2>
                   <p className="text-xs text-soft">
-                    fitted on{" "}
-                    {set.pieces.find((p) => p.id === piece.piece.partOfId)?.piece.name ?? "a piece that is gone"}
+                    {substrateWord[piece.piece.substrate]}, {area(piece.areaMm2)} each
                   </p>
-                )}
-              </div>
-              <Menu
-                label={`More for ${piece.piece.name}`}
-                icon={<Ellipsis size={16} aria-hidden />}
-                items={[
-                  { label: "Edit", onSelect: () => setEditing({ kind: "piece", piece }) },
-                  { label: "Add a zone", onSelect: () => setEditing({ kind: "zone", piece }) },
-                  { label: "Copy", onSelect: () => tree.copyPiece(piece) },
-                  {
-                    label: "Move up",
-                    disabled: place === 0,
-                    onSelect: () =>
-                      tree.orderPieces(
-                        set,
-                        swap(
-                          set.pieces.map((p) => p.id),
-                          place,
-                          place - 1,
-                        ),
-                      ),
-                  },
-                  {
-                    label: "Move down",
-                    disabled: place === set.pieces.length - 1,
-                    onSelect: () =>
-                      tree.orderPieces(
-                        set,
-                        swap(
-                          set.pieces.map((p) => p.id),
-                          place,
-                          place + 1,
-                        ),
-                      ),
-                  },
-                  { label: "Delete", onSelect: () => tree.removePiece(piece) },
-                ]}
-              />
-            </div>
-            <div className="flex flex-wrap gap-2">
-              {piece.zones.map((zone, at) => (
-                <ZoneTile
-                  key={zone.id}
-                  zone={zone}
-                  menu={[
-                    { label: "Edit", onSelect: () => setEditing({ kind: "zone", piece, zone }) },
-                    { label: "Copy", onSelect: () => tree.copyZone(zone) },
+                  <PieceJudged piece={piece} onOrder={(ids) => tree.orderZones(piece, ids)} />
+                  {piece.piece.partOfId && (
+                    <p className="text-xs text-soft">
+                      fitted on{" "}
+                      {set.pieces.find((p) => p.id === piece.piece.partOfId)?.piece.name ?? "a piece that is gone"}
+                    </p>
+                  )}
+                </div>
+                <Menu
+                  label={`More for ${piece.piece.name}`}
+                  icon={<Ellipsis size={16} aria-hidden />}
+                  items={[
+                    { label: "Edit", onSelect: () => setEditing({ kind: "piece", piece }) },
+                    { label: "Add a zone", onSelect: () => setEditing({ kind: "zone", piece }) },
+                    { label: "Copy", onSelect: () => tree.copyPiece(piece) },
                     {
-                      label: "Move left",
-                      disabled: at === 0,
+                      label: "Move up",
+                      disabled: place === 0,
                       onSelect: () =>
-                        tree.orderZones(
-                          piece,
+                        tree.orderPieces(
+                          set,
                           swap(
-                            piece.zones.map((z) => z.id),
-                            at,
-                            at - 1,
+                            set.pieces.map((p) => p.id),
+                            place,
+                            place - 1,
                           ),
                         ),
                     },
                     {
-                      label: "Move right",
-                      disabled: at === piece.zones.length - 1,
+                      label: "Move down",
+                      disabled: place === set.pieces.length - 1,
                       onSelect: () =>
-                        tree.orderZones(
-                          piece,
+                        tree.orderPieces(
+                          set,
                           swap(
-                            piece.zones.map((z) => z.id),
-                            at,
-                            at + 1,
+                            set.pieces.map((p) => p.id),
+                            place,
+                            place + 1,
                           ),
                         ),
                     },
-                    { label: "Delete", onSelect: () => tree.removeZone(zone) },
+                    { label: "Delete", onSelect: () => tree.removePiece(piece) },
                   ]}
                 />
-              ))}
-              {piece.zones.length === 0 && (
-                <Button onClick={() => setEditing({ kind: "zone", piece })}>
-                  <Plus size={15} aria-hidden /> First zone
-                </Button>
-              )}
+              </div>
+              <div className="flex flex-wrap gap-2">
+                {piece.zones.map((zone, at) => (
+                  <ZoneTile
+                    key={zone.id}
+                    zone={zone}
+                    menu={[
+                      { label: "Edit", onSelect: () => setEditing({ kind: "zone", piece, zone }) },
+                      { label: "Copy", onSelect: () => tree.copyZone(zone) },
+                      {
+                        label: "Move left",
+                        disabled: at === 0,
+                        onSelect: () =>
+                          tree.orderZones(
+                            piece,
+                            swap(
+                              piece.zones.map((z) => z.id),
+                              at,
+                              at - 1,
+                            ),
+                          ),
+                      },
+                      {
+                        label: "Move right",
+                        disabled: at === piece.zones.length - 1,
+                        onSelect: () =>
+                          tree.orderZones(
+                            piece,
+                            swap(
+                              piece.zones.map((z) => z.id),
+                              at,
+                              at + 1,
+                            ),
+                          ),
+                      },
+                      { label: "Delete", onSelect: () => tree.removeZone(zone) },
+                    ]}
+                  />
+                ))}
+                {piece.zones.length === 0 && (
+                  <Button onClick={() => setEditing({ kind: "zone", piece })}>
+                    <Plus size={15} aria-hidden /> First zone
+                  </Button>
+                )}
+              </div>
             </div>
-          </div>
-        ))}
+          ))}
       </section>
       {editing?.kind === "set" && <SetDialog set={set} onClose={close} onSave={(draft) => tree.saveSet(draft, set)} />}
       {editing?.kind === "paste" && <PasteDialog set={set} onClose={close} />}

@@ -89,7 +89,10 @@ export function ShelfScreen() {
             items={[
               { label: "Bring in a CSV…", onSelect: () => setImporting(true) },
               { label: "Save the shelf as CSV", onSelect: () => window.location.assign("/api/shelf/shelf.csv") },
-              { label: "Save the colours as a palette", onSelect: () => window.location.assign("/api/shelf/shelf.gpl") },
+              {
+                label: "Save the colours as a palette",
+                onSelect: () => window.location.assign("/api/shelf/shelf.gpl"),
+              },
             ]}
           />
           <Button onClick={() => setOpen("new")}>
