@@ -43,7 +43,7 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
         browser.Named("Undo").Click();
         browser.UntilTrue(() => browser.All("section[aria-label='Lime kilns']").Count == 1, "the kilns again");
         browser.Named("Lime kilns").Click();
-        browser.Named("Brick, open the stack").Click();
+        browser.Named("Brick").Click();
         browser.UntilTrue(() => browser.Find("[aria-label='Look']").Text.Contains("Bare so far", StringComparison.Ordinal), "a bare zone");
         browser.Press("n");
         browser.UntilTrue(() => new StackPage(browser).Count == 1, "the first coat");

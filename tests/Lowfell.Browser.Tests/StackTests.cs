@@ -32,7 +32,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
     {
         browser.Open("/");
         browser.Named("Marsh crawler").Click();
-        browser.Named("Hull panels, open the stack").Click();
+        browser.Named("Hull panels").Click();
         var page = new StackPage(browser);
         page.Ready();
         Assert.Contains("soluble-marking", page.Rules);

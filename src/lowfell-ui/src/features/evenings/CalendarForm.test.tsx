@@ -50,3 +50,11 @@ test("what is kept is what is shown", async () => {
   await userEvent.click(screen.getByRole("button", { name: "Keep" }));
   expect(bodies[0]!.weekly).toEqual([calendar.weekly[0], calendar.weekly[2]]);
 });
+
+test("the browser's own time zone is one press away", async () => {
+  const here = new Intl.DateTimeFormat().resolvedOptions().timeZone;
+  render(<CalendarForm calendar={{ ...calendar, timeZone: "Pacific/Apia" }} onKept={() => {}} />);
+  await userEvent.click(screen.getByRole("button", { name: `Take this browser’s: ${here}` }));
+  expect(screen.getByLabelText("Time zone")).toHaveValue(here);
+  expect(screen.queryByRole("button", { name: /Take this browser/ })).toBeNull();
+});

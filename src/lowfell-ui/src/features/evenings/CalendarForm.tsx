@@ -172,6 +172,11 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
         <Field label="Time zone" hint="such as Europe/London">
           {(id) => <TextInput id={id} value={draft.timeZone} onChange={(e) => set({ timeZone: e.target.value })} />}
         </Field>
+        {here !== draft.timeZone && (
+          <Button className="self-start" onClick={() => set({ timeZone: here })}>
+            Take this browser’s: {here}
+          </Button>
+        )}
         {fault && (
           <p role="alert" className="font-semibold text-stop">
             {fault}
@@ -184,6 +189,9 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
     </div>
   );
 }
+
+/** Where this browser is. */
+const here = new Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 function TimeInput({ label, value, onChange }: { label: string; value: number; onChange: (minutes: number) => void }) {
   const [text, setText] = useState(hhmm(value));

@@ -41,7 +41,7 @@ test("a step stands at its time, and is opened by a press", async () => {
   const open = vi.fn();
   const one = step({});
   render(<EveningBand evening={evening([one])} timeZone="Etc/UTC" current={undefined} onOpen={open} />);
-  const bar = screen.getByRole("button", { name: "19:31, Base coat Rope Tan on 2 of Straight, Walkway" });
+  const bar = screen.getByRole("button", { name: "19:31, Base coat, Straight 1–2: Rope Tan on Walkway" });
   expect(Number.parseFloat(bar.style.width)).toBeCloseTo(20, 1);
   await userEvent.click(bar);
   expect(open).toHaveBeenCalledWith(one);

@@ -47,7 +47,7 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
               )}
               <Block
                 title={`${clock(s.startUtc, timeZone)} ${s.what} ${s.paint ?? ""}, ${s.piece}, ${s.zone}`}
-                label={`${clock(s.startUtc, timeZone)}, ${s.what} ${s.paint ?? ""} on ${s.copies.length} of ${s.piece}, ${s.zone}`}
+                label={`${clock(s.startUtc, timeZone)}, ${s.what}, ${s.piece} ${ranges(s.copies)}: ${s.paint ? `${s.paint} on ` : ""}${s.zone}`}
                 current={id === current}
                 left={left}
                 width={width}

@@ -13,11 +13,7 @@ export function ZoneTile({ zone, menu }: { zone: ZoneView; menu: MenuItem[] }) {
   const found = severities.filter((s) => zone.findings[counts[s]] > 0);
   return (
     <div className="flex w-full items-center rounded sm:w-56 border border-line bg-raised">
-      <Link
-        to={`/zone/${zone.id}`}
-        className="flex min-w-0 flex-1 items-center gap-2.5 p-1.5 hover:bg-tint"
-        aria-label={`${zone.settings.name}, open the stack`}
-      >
+      <Link to={`/zone/${zone.id}`} className="flex min-w-0 flex-1 items-center gap-2.5 p-1.5 hover:bg-tint">
         <MiniCore strata={zone.sample} />
         <span className="min-w-0 flex-1">
           <span className="block truncate text-sm font-semibold" title={zone.settings.name}>

@@ -13,16 +13,16 @@ export function CoatColours({ stratum, target }: { stratum: Stratum; target: str
       <thead className="text-xs text-soft">
         <tr>
           <th className="pb-1 text-left font-normal">After this coat</th>
-          <th className="pb-1 text-left font-normal">light … heavy hand</th>
-          <th className="pb-1 text-right font-normal" title="dE00 to the stratum below">
+          <th className="pb-1 text-left font-normal">light … heavy</th>
+          <th className="pb-1 pl-2 text-right font-normal" title="dE00 to the stratum below">
             step
           </th>
           {target && (
-            <th className="pb-1 text-right font-normal" title="dE00 to the target">
+            <th className="pb-1 pl-2 text-right font-normal" title="dE00 to the target">
               target
             </th>
           )}
-          <th className="pb-1 text-right font-normal">film</th>
+          <th className="pb-1 pl-2 text-right font-normal">film</th>
         </tr>
       </thead>
       <tbody>
@@ -34,18 +34,18 @@ export function CoatColours({ stratum, target }: { stratum: Stratum; target: str
                 className="inline-flex rounded bg-swatch p-1"
                 title={`${c.hex}, L ${c.lab[0]} a ${c.lab[1]} b ${c.lab[2]}; light ${c.light}, heavy ${c.heavy}`}
               >
-                <span className="h-5 w-5" style={{ background: c.light }} />
-                <span className="h-5 w-9" style={{ background: c.hex }} />
-                <span className="h-5 w-5" style={{ background: c.heavy }} />
+                <span className="h-5 w-4" style={{ background: c.light }} />
+                <span className="h-5 w-7" style={{ background: c.hex }} />
+                <span className="h-5 w-4" style={{ background: c.heavy }} />
               </span>
             </td>
-            <td className="py-0.5 text-right">{number(c.deBelow)}</td>
+            <td className="py-0.5 pl-2 text-right">{number(c.deBelow)}</td>
             {target && (
-              <td className="py-0.5 text-right">
+              <td className="py-0.5 pl-2 text-right">
                 {c.deTarget === undefined || c.deTarget === null ? "" : number(c.deTarget)}
               </td>
             )}
-            <td className="py-0.5 text-right whitespace-nowrap">{number(c.filmUm)} µm</td>
+            <td className="py-0.5 pl-2 text-right whitespace-nowrap">{number(c.filmUm)} µm</td>
           </tr>
         ))}
         {stratum.mark && (
@@ -53,7 +53,7 @@ export function CoatColours({ stratum, target }: { stratum: Stratum; target: str
             <th className="py-0.5 text-left font-normal">Each mark</th>
             <td className="py-0.5" colSpan={4}>
               <span className="inline-flex rounded bg-swatch p-1">
-                <span className="h-5 w-19" style={{ background: stratum.mark }} title={stratum.mark} />
+                <span className="h-5 w-15" style={{ background: stratum.mark }} title={stratum.mark} />
               </span>
             </td>
           </tr>

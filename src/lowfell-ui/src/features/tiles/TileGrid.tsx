@@ -47,7 +47,6 @@ export function TileGrid({ draft, preview, materials, onCell }: Props) {
                     <button
                       type="button"
                       data-nearest={nearest || undefined}
-                      aria-label={`Cell ${row + 1}${letter(column)}${nearest ? ", nearest to the wanted look" : ""}`}
                       onClick={() => onCell(row, column)}
                       className={`flex h-24 w-full flex-col overflow-hidden rounded ${nearest ? "outline-3 outline-offset-[-3px] outline-ink" : ""}`}
                     >
@@ -60,6 +59,7 @@ export function TileGrid({ draft, preview, materials, onCell }: Props) {
                         <span className="h-6 w-full" style={{ background: painted.face }} title="as it came out" />
                       )}
                       <span className="w-full bg-swatch px-1 text-left text-xs text-ink">
+                        <span className="sr-only">Cell </span>
                         {row + 1}
                         {letter(column)}
                         {cell?.deWanted != null && ` ${number(cell.deWanted)} dE`}
