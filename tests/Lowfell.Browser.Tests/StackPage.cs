@@ -27,7 +27,11 @@ public sealed class StackPage(Browser browser)
 
     public void UntilKept() => browser.UntilTrue(() => Saved == "saved", "a kept stack");
 
-    public void Select(int index) => browser.All("[data-coat]")[Count - 1 - index].Click();
+    public void Select(int index)
+    {
+        Stratum(index).Click();
+        browser.UntilTrue(() => Stratum(index).GetDomAttribute("aria-current") == "true", "the coat in hand");
+    }
 
     public IWebElement Stratum(int index) => browser.All("[data-coat]")[Count - 1 - index];
 }

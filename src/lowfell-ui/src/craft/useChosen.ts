@@ -1,11 +1,15 @@
-import { useCallback } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
 
-/** What is chosen on a screen, as a part of its address: it can be shared, and survives a reload. */
+/** What is chosen on a screen, as a part of its address: it can be shared, and survives a reload. It shows at once; the address follows. */
 export function useChosen(name: string): [string | null, (id: string | null) => void] {
   const [params, setParams] = useSearchParams();
+  const told = params.get(name);
+  const [chosen, setChosen] = useState(told);
+  useEffect(() => setChosen(told), [told]);
   const choose = useCallback(
-    (id: string | null) =>
+    (id: string | null) => {
+      setChosen(id);
       setParams(
         (before) => {
           const next = new URLSearchParams(before);
@@ -14,8 +18,9 @@ export function useChosen(name: string): [string | null, (id: string | null) => 
           return next;
         },
         { replace: true },
-      ),
+      );
+    },
     [name, setParams],
   );
-  return [params.get(name), choose];
+  return [chosen, choose];
 }
