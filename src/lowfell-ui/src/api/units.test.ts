@@ -1,5 +1,6 @@
 import { afterEach, expect, test } from "vitest";
 import { area, length, millilitres, setUnits, shown, temperature } from "./units";
+import { number } from "./words";
 
 afterEach(() => setUnits({ length: "mm", volume: "ml", temperature: "c" }));
 
@@ -20,6 +21,13 @@ test("figures are written in millimetres, millilitres and C unless others are ch
     "under 0.005 fl oz",
     "63 °F",
   ]);
+});
+
+test("figures and dates are written as the chosen language writes them", () => {
+  setUnits({ dates: "de-DE" });
+  expect([millilitres(6.6), number(1.25, 2), number(3)]).toEqual(["6,6 ml", "1,25", "3"]);
+  setUnits({ dates: "en-GB" });
+  expect([millilitres(6.6), number(1.25, 2)]).toEqual(["6.6 ml", "1.25"]);
 });
 
 test("what is typed in other units is kept in those of the API", () => {

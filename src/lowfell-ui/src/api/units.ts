@@ -5,7 +5,7 @@ export interface Units {
   length: "mm" | "in";
   volume: "ml" | "floz";
   temperature: "c" | "f";
-  /** A language such as en-GB that dates are written in; the browser's own where none is set. */
+  /** A language such as en-GB that dates and figures are written in; the browser's own where none is set. */
   dates: string | null;
 }
 
@@ -70,7 +70,22 @@ export function shown(unit: string | undefined): Shown {
   return same(unit ?? "");
 }
 
-const text = (value: number, digits: number) =>
+let sign: { of: string | undefined; is: string } | undefined;
+
+/** The sign between whole and part, as the chosen language, or the browser's, writes it. */
+function decimalSign(): string {
+  const of = dateLanguage();
+  if (sign === undefined || sign.of !== of)
+    sign = { of, is: new Intl.NumberFormat(of).formatToParts(1.5).find((p) => p.type === "decimal")?.value ?? "." };
+  return sign.is;
+}
+
+/** A figure that was written with a point, as the painter's language writes it. */
+export const inWords = (figure: string): string => figure.replace(".", decimalSign());
+
+const text = (value: number, digits: number) => inWords(plain(value, digits));
+
+const plain = (value: number, digits: number) =>
   value
     .toFixed(digits)
     .replace(/(\.\d*?)0+$/, "$1")

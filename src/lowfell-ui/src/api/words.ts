@@ -1,4 +1,5 @@
 import type { components } from "./schema";
+import { inWords } from "./units";
 import type {
   Coat,
   Craft,
@@ -91,7 +92,7 @@ export const choices = <T extends string>(words: Record<T, string>) =>
   (Object.entries(words) as [T, string][]).map(([value, label]) => ({ value, label }));
 
 /** `1.5` or `12`, never `12.0`. */
-export const number = (value: number, digits = 1): string => value.toFixed(digits).replace(/\.0+$/, "");
+export const number = (value: number, digits = 1): string => inWords(value.toFixed(digits).replace(/\.0+$/, ""));
 
 /** Minutes as painters read them. */
 export const duration = (minutes: number): string =>

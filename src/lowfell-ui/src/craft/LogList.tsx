@@ -1,5 +1,6 @@
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useMemo, useState } from "react";
+import { Link } from "react-router";
 import { changed } from "../api/changes";
 import { api, ask, wording } from "../api/client";
 import type { LogEntry } from "../api/types";
@@ -97,7 +98,11 @@ function Line({ line, chosen }: { line: LogLine; chosen: boolean }) {
         <span className="min-w-0 flex-1 pt-0.5">
           <span className={e.kind === "problem" ? "font-semibold text-risk" : "text-soft"}>{logKindWord[e.kind]}</span>{" "}
           <strong className="font-semibold">{e.paint}</strong>
-          {e.pass > 1 && `, pass ${e.pass}`} <span>{e.label}</span> <strong>{ranges(copies)}</strong>
+          {e.pass > 1 && `, pass ${e.pass}`}{" "}
+          <Link to={`/zone/${e.zoneId}`} className="hover:underline">
+            {e.label}
+          </Link>{" "}
+          <strong>{ranges(copies)}</strong>
           <span className="text-soft">
             {minutes > 0 && `, ${number(minutes)} min`}
             {setUp > 0 && `, ${number(setUp)} min to set up`}

@@ -4,7 +4,6 @@ import { Plus, X } from "lucide-react";
 import { useEffect, useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { Calendar } from "../../api/types";
-import { number } from "../../api/words";
 import { Button, Choice, Field, IconButton, NumberInput, TextInput, Toggle, percent } from "../../ui";
 import { fromHhmm, hhmm } from "./when";
 
@@ -148,7 +147,7 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
           {(id) => (
             <NumberInput
               id={id}
-              value={Number(number(draft.room.humidity * 100, 1))}
+              value={Math.round(draft.room.humidity * 1000) / 10}
               bound={percent(bounds.RoomView.humidity)}
               unit="%"
               onChange={(v) => room({ humidity: v / 100 })}

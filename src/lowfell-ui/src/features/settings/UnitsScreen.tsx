@@ -61,11 +61,11 @@ export function UnitsScreen() {
               />
             )}
           </Field>
-          <Field label="Dates">
+          <Field label="Dates and figures">
             {(id) => (
               <Choice
                 id={id}
-                label="Dates"
+                label="Dates and figures"
                 value={units.dates ?? own}
                 options={[
                   { value: own, label: "as this browser writes them" },
