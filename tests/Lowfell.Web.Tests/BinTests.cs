@@ -1,4 +1,7 @@
 using System.Net;
+using Lowfell.Store;
+using Lowfell.Web.Jobs;
+using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 
 namespace Lowfell.Web.Tests;
@@ -15,6 +18,13 @@ public sealed class BinTests(TestHost host) : IClassFixture<TestHost>
         var scheme = (string)(await host.ZoneAsync("Roof boards"))["scheme"]!["id"]!;
         await host.PostAsync($"/api/pieces/{piece}/zones", new { name = name + " zone", areaShare = 1, schemeId = scheme }, HttpStatusCode.Created);
         return set;
+    }
+
+    // As the host does every few hours.
+    private async Task EmptyAsync()
+    {
+        await using var scope = host.Services.CreateAsyncScope();
+        await BinWatch.EmptyAsync(scope.ServiceProvider.GetRequiredService<LowfellDb>(), DateTimeOffset.UtcNow - BinWatch.Stay, TestContext.Current.CancellationToken);
     }
 
     [Fact]
@@ -38,6 +48,7 @@ public sealed class BinTests(TestHost host) : IClassFixture<TestHost>
     public async Task After_thirty_days_it_is_gone_but_not_what_something_still_points_to()
     {
         var set = await SetAsync("Jetty");
+        await host.GetAsync("/api/sets/cards");
         await host.DeleteAsync($"/api/sets/{set}");
         var used = (await host.ZoneAsync("Walkway"))["scheme"]!["coats"]!.AsArray().First(c => c!["materialId"] is not null)!["materialId"]!;
         await host.ExecuteAsync(
@@ -46,8 +57,9 @@ public sealed class BinTests(TestHost host) : IClassFixture<TestHost>
             UPDATE materials SET "DeletedAt" = now() - interval '31 days' WHERE "Id" = '{used}';
             """);
         Assert.DoesNotContain(await BinAsync(), i => i.Contains("Jetty"));
-        await Lowfell.Web.Tests.Bins.EmptyAsync(host);
+        await EmptyAsync();
         Assert.Equal(0, await host.ScalarAsync<long>($"SELECT count(*) FROM sets WHERE \"Id\" = '{set}'"));
+        Assert.Equal(0, await host.ScalarAsync<long>($"SELECT count(*) FROM stamps WHERE \"OfId\" = '{set}'"));
         Assert.Equal(0, await host.ScalarAsync<long>("SELECT count(*) FROM zones WHERE \"Name\" = 'Jetty zone'"));
         Assert.Equal(1, await host.ScalarAsync<long>($"SELECT count(*) FROM materials WHERE \"Id\" = '{used}'"));
         await host.ExecuteAsync($"UPDATE materials SET \"DeletedAt\" = NULL WHERE \"Id\" = '{used}'");
@@ -63,16 +75,5 @@ public sealed class BinTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(30, (DateTimeOffset.Parse((string)item["untilAt"]!) - DateTimeOffset.Parse((string)item["deletedAt"]!)).TotalDays, 1e-6);
         await host.PostAsync($"/api/materials/{paint["id"]}/restore", null, HttpStatusCode.NoContent);
         Assert.DoesNotContain("material Bin Ochre", await BinAsync());
-    }
-}
-
-/// <summary>Empties the bins as the host does every few hours.</summary>
-internal static class Bins
-{
-    public static async Task EmptyAsync(TestHost host)
-    {
-        await using var scope = Microsoft.Extensions.DependencyInjection.ServiceProviderServiceExtensions.CreateAsyncScope(host.Services);
-        var db = (Lowfell.Store.LowfellDb)scope.ServiceProvider.GetService(typeof(Lowfell.Store.LowfellDb))!;
-        await Lowfell.Web.Jobs.BinWatch.EmptyAsync(db, DateTimeOffset.UtcNow - Lowfell.Web.Jobs.BinWatch.Stay, TestContext.Current.CancellationToken);
     }
 }

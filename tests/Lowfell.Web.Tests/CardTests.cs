@@ -106,4 +106,30 @@ public sealed class CardTests(TestHost host) : IClassFixture<TestHost>
         var names = (await host.GetAsync("/api/zones")).AsArray();
         Assert.Contains(names, z => (string)z!["name"]! == "Walkway" && (string)z["set"]! == "Sea wall");
     }
+
+    [Fact]
+    public async Task Several_zones_are_changed_all_or_none()
+    {
+        var set = (await host.GetAsync("/api/sets")).AsArray().Single(s => (string)s!["name"]! == "Salt-crust bases")!;
+        var zones = set["pieces"]!.AsArray().SelectMany(p => p!["zones"]!.AsArray()).ToList();
+        JsonArray Changed(string finish) => [.. zones.Select(z => (JsonNode)new JsonObject
+        {
+            ["id"] = (string)z!["id"]!,
+            ["version"] = (int)z["version"]!,
+            ["settings"] = ((JsonObject)z["settings"]!.DeepClone()).With("finish", finish),
+        })];
+        async Task<List<string>> FinishesAsync() => [.. (await host.GetAsync($"/api/sets/{set["id"]}"))["pieces"]!.AsArray().SelectMany(p => p!["zones"]!.AsArray()).Select(z => (string)z!["settings"]!["finish"]!).Distinct()];
+        await host.PutAsync("/api/zones", new { zones = Changed("satin") }, HttpStatusCode.NoContent);
+        Assert.Equal(["satin"], await FinishesAsync());
+
+        // Made on what was there before the first of them: refused as a whole, though some would still fit.
+        var mixed = Changed("gloss");
+        for (var i = 0; i < mixed.Count - 1; i++)
+        {
+            mixed[i]!["version"] = (int)mixed[i]!["version"]! + 1;
+        }
+
+        await host.PutAsync("/api/zones", new { zones = mixed }, HttpStatusCode.Conflict);
+        Assert.Equal(["satin"], await FinishesAsync());
+    }
 }

@@ -1,3 +1,4 @@
+using System.Data.Common;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Microsoft.EntityFrameworkCore;
@@ -39,6 +40,11 @@ internal sealed class BinWatch(IServiceProvider services, Readiness readiness, T
             {
                 log.LogWarning("The bin was not emptied: the database is away");
             }
+            catch (DbException refused)
+            {
+                // Something has just begun to point to what was to go: it stays until the next time, and the host does.
+                log.LogWarning(refused, "The bin was not emptied");
+            }
         }
         while (await timer.WaitForNextTickAsync(stoppingToken));
     }
@@ -62,6 +68,9 @@ internal sealed class BinWatch(IServiceProvider services, Readiness readiness, T
               AND NOT EXISTS (SELECT 1 FROM mix_components c WHERE c."BenchId" = m."BenchId" AND c."MaterialId" = m."Id");
             DELETE FROM tiles WHERE "DeletedAt" < {before};
             DELETE FROM painted WHERE "DeletedAt" < {before};
+            DELETE FROM stamps s WHERE NOT EXISTS (SELECT 1 FROM zones z WHERE z."BenchId" = s."BenchId" AND z."Id" = s."OfId")
+              AND NOT EXISTS (SELECT 1 FROM pieces p WHERE p."BenchId" = s."BenchId" AND p."Id" = s."OfId")
+              AND NOT EXISTS (SELECT 1 FROM sets t WHERE t."BenchId" = s."BenchId" AND t."Id" = s."OfId");
             """,
             cancel);
         await all.CommitAsync(cancel);

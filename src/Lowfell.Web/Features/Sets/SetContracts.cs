@@ -85,8 +85,7 @@ public sealed record PieceView(Guid Id, int Version, PieceDraft Piece, double Ar
 /// <summary>A piece by its name.</summary>
 /// <param name="Id">Its id.</param>
 /// <param name="Name">Name.</param>
-/// <param name="FirstZoneId">Its first zone; none where it has none yet.</param>
-public sealed record PieceName(Guid Id, string Name, Guid? FirstZoneId);
+public sealed record PieceName(Guid Id, string Name);
 
 /// <summary>A piece, where it belongs and how far it is.</summary>
 /// <param name="SetId">Its set.</param>
@@ -151,6 +150,16 @@ public sealed record PieceChange([VersionBound] int Version, PieceDraft Piece);
 /// <param name="Version">The version that was changed.</param>
 /// <param name="Settings">What it should be.</param>
 public sealed record ZoneChange([VersionBound] int Version, ZoneSettings Settings);
+
+/// <summary>A change of one of several zones.</summary>
+/// <param name="Id">The zone.</param>
+/// <param name="Version">The version that was changed.</param>
+/// <param name="Settings">What it should be.</param>
+public sealed record ChangedZone(Guid Id, [VersionBound] int Version, ZoneSettings Settings);
+
+/// <summary>Changes of several zones at once.</summary>
+/// <param name="Zones">Each zone once.</param>
+public sealed record ZoneChanges([ManyBound] IReadOnlyList<ChangedZone> Zones);
 
 /// <summary>Something new or deleted, by its id.</summary>
 /// <param name="Id">Its id.</param>

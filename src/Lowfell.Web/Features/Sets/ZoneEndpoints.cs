@@ -45,6 +45,7 @@ public static class ZoneEndpoints
         inPiece.MapPost("", Add).WithSummary("Adds a zone to a piece.");
         inPiece.MapPut("order", Reorder).WithSummary("Puts the zones of a piece in another order.");
         app.MapGet("/api/zones", Names).WithTags("Zones").WithSummary("Every zone by its names, in the order of the sets.");
+        app.MapPut("/api/zones", ChangeAll).WithTags("Zones").ProducesValidationProblem().WithSummary("Changes several zones: all of them, or none.").ProducesProblem(409);
         var group = app.MapGroup("/api/zones/{id:guid}").WithTags("Zones").ProducesValidationProblem();
         group.MapGet("", Get).WithSummary("A zone with its scheme, ready for the stack screen.");
         group.MapPut("", Change).WithSummary("Changes a zone.").ProducesProblem(409);
@@ -141,16 +142,32 @@ public static class ZoneEndpoints
 
     private static async Task<NoContent> Change(Guid id, ZoneChange change, LowfellDb db, CancellationToken cancel)
     {
-        var row = await Tree.ZoneAsync(db, id, cancel);
-        var piece = await Tree.PieceAsync(db, row.PieceId, cancel);
-        change.Settings.Check(piece, [.. piece.Zones.Select(z => z.Id)], id);
-        Versions.Check(change.Version, row.Version);
-        change.Settings.CopyTo(row);
-        row.SchemeId = change.Settings.SchemeId is null ? row.SchemeId : await SchemeFor(change.Settings, piece, db, cancel);
-        Mirror(row, piece.Zones);
-        await MirrorMatesAsync(row, piece.SetId, db, cancel);
+        await ApplyAsync(id, change.Version, change.Settings, db, cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> ChangeAll(ZoneChanges change, LowfellDb db, CancellationToken cancel)
+    {
+        foreach (var zone in change.Zones.DistinctBy(z => z.Id))
+        {
+            await ApplyAsync(zone.Id, zone.Version, zone.Settings, db, cancel);
+        }
+
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task ApplyAsync(Guid id, int version, ZoneSettings settings, LowfellDb db, CancellationToken cancel)
+    {
+        var row = await Tree.ZoneAsync(db, id, cancel);
+        var piece = await Tree.PieceAsync(db, row.PieceId, cancel);
+        settings.Check(piece, [.. piece.Zones.Select(z => z.Id)], id);
+        Versions.Check(version, row.Version);
+        settings.CopyTo(row);
+        row.SchemeId = settings.SchemeId is null ? row.SchemeId : await SchemeFor(settings, piece, db, cancel);
+        Mirror(row, piece.Zones);
+        await MirrorMatesAsync(row, piece.SetId, db, cancel);
     }
 
     // Touching goes both ways.
