@@ -237,6 +237,9 @@ export const bounds = {
     startMin: { min: 0, max: 1439, unit: "minutes after midnight" },
     endMin: { min: 1, max: 1440, unit: "minutes after midnight" },
   },
+  ZoneChanges: {
+    zones: { maxItems: 2000 },
+  },
   ZoneDraft: {
     areaMm2: { min: 1, max: 10000000, unit: "mm2" },
     copies: { min: 1, max: 1000, unit: "copies" },

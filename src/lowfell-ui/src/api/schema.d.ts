@@ -200,7 +200,47 @@ export interface paths {
                 };
             };
         };
-        put?: never;
+        /** Changes several zones: all of them, or none. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ZoneChanges"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -6092,6 +6132,21 @@ export interface components {
              */
             dePainted: null | number;
         };
+        /** @description A change of one of several zones. */
+        ChangedZone: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description The version that was changed.
+             */
+            version: number;
+            /** @description What it should be. */
+            settings: components["schemas"]["ZoneSettings"];
+        };
         /** @description How the amount of one coat comes about. */
         CoatAmountView: {
             /**
@@ -8207,11 +8262,6 @@ export interface components {
             id: string;
             /** @description Name. */
             name: string;
-            /**
-             * Format: uuid
-             * @description Its first zone; none where it has none yet.
-             */
-            firstZoneId: null | string;
         };
         /** @description A piece, where it belongs and how far it is. */
         PiecePage: {
@@ -9763,6 +9813,11 @@ export interface components {
             version: number;
             /** @description What it should be. */
             settings: components["schemas"]["ZoneSettings"];
+        };
+        /** @description Changes of several zones at once. */
+        ZoneChanges: {
+            /** @description Each zone once. */
+            zones: components["schemas"]["ChangedZone"][];
         };
         /** @description A zone as it is planned. */
         ZoneDraft: {

@@ -119,3 +119,13 @@ export const date = (at: string, how: Intl.DateTimeFormatOptions): string =>
   new Intl.DateTimeFormat(dateLanguage(), how).format(new Date(at));
 
 export const dateAndTime = (at: string): string => date(at, { dateStyle: "medium", timeStyle: "short" });
+
+const noon = (day: string) => `${day}T12:00:00Z`;
+
+/** "Thu 26 Nov" of a calendar day. */
+export const day = (of: string): string =>
+  date(noon(of), { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" });
+
+/** "Sunday 10 January" of a calendar day. */
+export const longDay = (of: string): string =>
+  date(noon(of), { timeZone: "UTC", weekday: "long", day: "numeric", month: "long" });

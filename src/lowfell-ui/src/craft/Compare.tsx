@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { wording } from "../api/client";
 import { queries } from "../api/queries";
-import type { Coat, Preview, SampleStratum, Severity, ZonePage } from "../api/types";
+import type { Coat, Preview, SampleStratum, ZonePage } from "../api/types";
 import { millilitres } from "../api/units";
 import { duration, number } from "../api/words";
-import { SeverityMark } from "../ui";
+import { countFound, FoundCounts } from "../ui";
 import { MiniCore } from "./MiniCore";
 
 interface Side {
@@ -59,7 +59,7 @@ function Stack({ zone, side }: { zone: ZonePage; side: Side }) {
               </>
             )}
             <dt className="text-soft">Found</dt>
-            <dd className="flex flex-wrap gap-x-2">
+            <dd>
               <Found preview={preview.data} />
             </dd>
           </dl>
@@ -78,20 +78,15 @@ function Row({ what, is }: { what: string; is: string }) {
   );
 }
 
-const severities: Severity[] = ["stop", "risk", "note"];
-
 function Found({ preview }: { preview: Preview }) {
   const speaking = preview.findings.filter((f) => f.rests == null);
-  if (speaking.length === 0) return "nothing";
-  return severities.map((severity) => {
-    const some = speaking.filter((f) => f.severity === severity);
-    return some.length === 0 ? null : (
-      <span key={severity} title={some.map((f) => f.what).join("\n")} className="inline-flex items-center gap-1">
-        <SeverityMark severity={severity} size={12} silent /> {some.length}{" "}
-        {some.length === 1 ? severity : `${severity}s`}
-      </span>
-    );
-  });
+  return speaking.length === 0 ? (
+    "nothing"
+  ) : (
+    <span className="flex flex-wrap gap-x-2" title={speaking.map((f) => f.what).join("\n")}>
+      <FoundCounts found={countFound(speaking)} />
+    </span>
+  );
 }
 
 /** The strata of a stack as its small core sample shows them; skipped coats are not in it. */

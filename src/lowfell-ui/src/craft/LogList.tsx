@@ -29,16 +29,16 @@ export function LogList({ entries, chosen }: Props) {
   );
 }
 
-const longDay = (day: string) =>
-  date(`${day}T12:00:00`, { weekday: "long", day: "numeric", month: "long", year: "numeric" });
+const dayAndYear = (day: string) =>
+  date(`${day}T12:00:00Z`, { timeZone: "UTC", weekday: "long", day: "numeric", month: "long", year: "numeric" });
 
 function Evening({ evening, chosen }: { evening: LogEvening; chosen?: string | null }) {
   const minutes = evening.lines.reduce((n, l) => n + minutesOf(l) + setUpOf(l), 0);
   const pictures = [...new Set(evening.lines.flatMap((l) => l.entries.flatMap((e) => (e.photoId ? [e.photoId] : []))))];
   return (
-    <section aria-label={longDay(evening.day)} className="border-b border-line last:border-b-0">
+    <section aria-label={dayAndYear(evening.day)} className="border-b border-line last:border-b-0">
       <div className="flex flex-wrap items-baseline gap-x-3 bg-raised px-3 py-1.5">
-        <h2 className="text-sm font-semibold">{longDay(evening.day)}</h2>
+        <h2 className="text-sm font-semibold">{dayAndYear(evening.day)}</h2>
         {minutes > 0 && <span className="text-xs text-soft">{duration(minutes)} written down</span>}
       </div>
       {pictures.length > 0 && (

@@ -12,3 +12,4 @@ export { Chip } from "./Chip";
 export { ColourInput, isColour } from "./ColourInput";
 export { Tabs } from "./Tabs";
 export { viewLink } from "./viewLink";
+export { countFound, FoundCounts, sumFound } from "./FoundCounts";

@@ -1,20 +1,10 @@
 import { dateLanguage } from "../../api/units";
 
+export { day, longDay } from "../../api/units";
+
 /** Times as the painter's calendar has them. */
 export const clock = (utc: string, timeZone: string): string =>
   new Intl.DateTimeFormat(dateLanguage(), { timeZone, hour: "2-digit", minute: "2-digit" }).format(new Date(utc));
-
-/** "Thu 26 Nov" of a calendar day. */
-export const day = (date: string): string =>
-  new Intl.DateTimeFormat(dateLanguage(), { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(
-    new Date(`${date}T12:00:00Z`),
-  );
-
-/** "Sunday 10 January" of a calendar day. */
-export const longDay = (date: string): string =>
-  new Intl.DateTimeFormat(dateLanguage(), { timeZone: "UTC", weekday: "long", day: "numeric", month: "long" }).format(
-    new Date(`${date}T12:00:00Z`),
-  );
 
 /** When something is dry, told from the evening it was painted on: "23:10", or "Fri 09:00". */
 export function dryAt(utc: string, evening: { closeUtc: string }, timeZone: string): string {

@@ -2,21 +2,14 @@ import { useQuery } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
 import { useEffect } from "react";
 import { Link, Navigate, NavLink, Outlet, useParams } from "react-router";
-import { Problem, wording } from "../../api/client";
 import { queries } from "../../api/queries";
-import type { PiecePage, Severity, ZoneView } from "../../api/types";
+import type { PiecePage, ZoneView } from "../../api/types";
 import { area, sheenWord, substrateWord } from "../../api/words";
 import { forgetPiece, lastPiece, lastZone, rememberPiece } from "../../craft/lastZone";
 import { MiniCore } from "../../craft/MiniCore";
 import { useTitle } from "../../craft/useTitle";
-import { Gone } from "../../craft/Gone";
-import { SeverityMark, viewLink } from "../../ui";
-
-const severities = [
-  ["stop", "stops"],
-  ["risk", "risks"],
-  ["note", "notes"],
-] as const satisfies [Severity, keyof ZoneView["findings"]][];
+import { Gone, isGone } from "../../craft/Gone";
+import { FoundCounts, sumFound, viewLink } from "../../ui";
 
 /** A piece: where it belongs, its zones at its side, and the view of it that is open. */
 export function PieceFrame() {
@@ -27,17 +20,11 @@ export function PieceFrame() {
   useEffect(() => {
     if (page.data) rememberPiece(pieceId);
   }, [page.data, pieceId]);
-  const gone = page.error instanceof Problem && page.error.code === "gone";
+  const gone = isGone(page.error);
   useEffect(() => {
     if (gone) forgetPiece(pieceId);
   }, [gone, pieceId]);
-  if (page.isError)
-    return (
-      <Gone
-        what={gone ? "This piece is gone" : "The piece can't be opened"}
-        why={gone ? undefined : wording(page.error)}
-      />
-    );
+  if (page.isError) return <Gone what="piece" error={page.error} />;
   if (!page.data) return <p className="p-6 text-soft">Opening the piece…</p>;
   return (
     <>
@@ -57,9 +44,7 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
   const base = `/piece/${page.piece.id}`;
   const zones = page.piece.zones;
   const finishes = [...new Set(zones.map((z) => z.settings.finish))];
-  const found = severities
-    .map(([severity, many]) => [severity, zones.reduce((n, z) => n + z.findings[many], 0)] as const)
-    .filter(([, count]) => count > 0);
+  const found = sumFound(zones.map((z) => z.findings));
   const coats = zoneId ?? lastOf(zones);
   return (
     <div className="flex flex-wrap items-center gap-x-4 border-b border-line bg-panel px-3 lg:px-4 print:hidden">
@@ -79,15 +64,9 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
         {finishes.length === 1 && `, ${sheenWord[finishes[0]!]}`}
         {zones.some((z) => z.settings.handled) && ", handled"}
       </p>
-      {found.length > 0 && (
-        <p className="flex items-center gap-2 text-sm" data-testid="piece-found">
-          {found.map(([severity, count]) => (
-            <span key={severity} className="inline-flex items-center gap-1">
-              <SeverityMark severity={severity} size={13} silent /> {count} {count === 1 ? severity : `${severity}s`}
-            </span>
-          ))}
-        </p>
-      )}
+      <p className="flex items-center gap-2 text-sm empty:hidden" data-testid="piece-found">
+        <FoundCounts found={found} size={13} />
+      </p>
       {page.steps > 0 && (
         <p className="text-sm text-soft" data-testid="piece-progress">
           {page.done} of {page.steps} steps done
@@ -134,15 +113,7 @@ function ZoneRail({ page, zoneId }: { page: PiecePage; zoneId: string | undefine
             </span>
             <span className="flex flex-wrap items-center gap-x-2 text-xs text-soft">
               {area(z.areaMm2)}
-              {severities.map(
-                ([severity, many]) =>
-                  z.findings[many] > 0 && (
-                    <span key={severity} className="inline-flex items-center gap-0.5">
-                      <SeverityMark severity={severity} size={11} />
-                      {z.findings[many]}
-                    </span>
-                  ),
-              )}
+              <FoundCounts found={z.findings} size={11} bare />
             </span>
           </span>
         </Link>
@@ -194,7 +165,7 @@ export function PieceHome() {
 /** The piece that was open last, else the first there is. */
 export function PieceStart() {
   const zones = useQuery(queries.zones());
-  if (zones.isError) return <Gone what="The piece can't be opened" why={wording(zones.error)} />;
+  if (zones.isError) return <Gone what="piece" error={zones.error} />;
   if (!zones.data) return <p className="p-6 text-soft">Opening…</p>;
   const open =
     zones.data.find((z) => z.id === lastZone() && z.pieceId === lastPiece()) ??
@@ -219,15 +190,7 @@ export function PieceStart() {
 export function ZoneDoor() {
   const { zoneId = "" } = useParams();
   const page = useQuery(queries.zone(zoneId));
-  if (page.isError) {
-    const gone = page.error instanceof Problem && page.error.code === "gone";
-    return (
-      <Gone
-        what={gone ? "This zone is gone" : "The zone can't be opened"}
-        why={gone ? undefined : wording(page.error)}
-      />
-    );
-  }
+  if (page.isError) return <Gone what="zone" error={page.error} />;
   if (!page.data) return <p className="p-6 text-soft">Opening…</p>;
   return <Navigate to={`/piece/${page.data.pieceId}/coats/${zoneId}`} replace />;
 }

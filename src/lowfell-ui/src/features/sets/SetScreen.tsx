@@ -2,17 +2,17 @@ import { useQuery } from "@tanstack/react-query";
 import { ClipboardPaste, Ellipsis, Plus, Table2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
-import { Problem, wording } from "../../api/client";
 import { queries } from "../../api/queries";
-import type { PieceView, SetView, Severity, ZoneView } from "../../api/types";
+import type { PieceView, SetView, ZoneView } from "../../api/types";
 import { area, duration, substrateWord } from "../../api/words";
 import { Gone } from "../../craft/Gone";
 import { useTitle } from "../../craft/useTitle";
-import { Button, Menu, SeverityMark } from "../../ui";
+import { Button, countFound, FoundCounts, Menu } from "../../ui";
 import { PasteDialog } from "./PasteDialog";
 import { PieceTable } from "./PieceTable";
 import { PieceDialog } from "./PieceDialog";
 import { SetDialog } from "./SetDialog";
+import { swap } from "./swap";
 import { useTree } from "./useTree";
 import { ZoneDialog } from "./ZoneDialog";
 import { ZoneTile } from "./ZoneTile";
@@ -33,15 +33,7 @@ export function SetScreen() {
   const navigate = useNavigate();
   const tree = useTree();
   useTitle(query.data?.name);
-  if (query.isError) {
-    const gone = query.error instanceof Problem && query.error.code === "gone";
-    return (
-      <Gone
-        what={gone ? "This set is gone" : "The set can't be opened"}
-        why={gone ? undefined : wording(query.error)}
-      />
-    );
-  }
+  if (query.isError) return <Gone what="set" error={query.error} />;
   if (!query.data) return <p className="p-6 text-soft">Opening the set…</p>;
   const set = query.data;
   const wanted = params.get("new") === "zone" ? set.pieces.find((p) => p.id === params.get("piece")) : undefined;
@@ -236,8 +228,6 @@ export function SetScreen() {
   );
 }
 
-const counted: Severity[] = ["stop", "risk", "note"];
-
 /** What the rules find over the zones of a piece, and an order of them that is cheaper. */
 function PieceJudged({ piece, onOrder }: { piece: PieceView; onOrder: (ids: string[]) => void }) {
   const { findings, better } = piece.current ? piece.judgement : { findings: [], better: null };
@@ -252,15 +242,7 @@ function PieceJudged({ piece, onOrder }: { piece: PieceView; onOrder: (ids: stri
           title={speaking.map((f) => f.what).join("\n")}
           data-testid="piece-findings"
         >
-          {counted.map((severity) => {
-            const count = speaking.filter((f) => f.severity === severity).length;
-            return count === 0 ? null : (
-              <span key={severity} className="inline-flex items-center gap-0.5">
-                <SeverityMark severity={severity} size={12} />
-                {count} {count === 1 ? severity : `${severity}s`} over its zones
-              </span>
-            );
-          })}
+          <FoundCounts found={countFound(speaking)} /> over its zones
         </p>
       )}
       {better && own && (
@@ -281,10 +263,4 @@ function setSummary(set: SetView): string {
   const copies = set.pieces.reduce((n, p) => n + p.piece.copies, 0);
   const whole = set.pieces.reduce((n, p) => n + p.piece.copies * p.areaMm2, 0);
   return copies === 0 ? "" : `${copies} ${copies === 1 ? "piece" : "pieces"}, ${area(whole)}`;
-}
-
-function swap(ids: string[], a: number, b: number): string[] {
-  const next = [...ids];
-  [next[a], next[b]] = [next[b]!, next[a]!];
-  return next;
 }

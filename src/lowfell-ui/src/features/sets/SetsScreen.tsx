@@ -1,21 +1,17 @@
-import { dateLanguage } from "../../api/units";
+import { day } from "../../api/units";
 import { useQuery } from "@tanstack/react-query";
 import { ArrowDown, ArrowUp, Ellipsis, Plus } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { wording } from "../../api/client";
 import { queries } from "../../api/queries";
-import type { SetCard, Severity } from "../../api/types";
+import type { SetCard } from "../../api/types";
 import { area } from "../../api/words";
 import { MiniCore } from "../../craft/MiniCore";
-import { Button, Failed, IconButton, Menu, SeverityMark } from "../../ui";
+import { Button, Failed, FoundCounts, IconButton, Menu } from "../../ui";
 import { SetDialog } from "./SetDialog";
+import { swap } from "./swap";
 import { useTree } from "./useTree";
-
-const severities = [
-  ["stop", "stops"],
-  ["risk", "risks"],
-] as const satisfies [Severity, keyof SetCard["facts"]["findings"]][];
 
 /** What is on the table: a card for each set, with how it looks, how far it is and what comes next. */
 export function SetsScreen() {
@@ -159,16 +155,8 @@ function Card({ card, doneBy, children }: { card: SetCard; doneBy: string | unde
       )}
       <p className="mt-1.5 flex min-h-5 flex-wrap gap-x-3 text-sm text-soft">
         <span>{doneBy}</span>
-        <span className="ml-auto flex gap-2">
-          {severities.map(
-            ([severity, many]) =>
-              f.findings[many] > 0 && (
-                <span key={severity} className="inline-flex items-center gap-1 text-ink">
-                  <SeverityMark severity={severity} size={12} silent /> {f.findings[many]}{" "}
-                  {f.findings[many] === 1 ? severity : many}
-                </span>
-              ),
-          )}
+        <span className="ml-auto flex gap-2 text-ink">
+          <FoundCounts found={f.findings} from="risk" />
         </span>
       </p>
     </section>
@@ -176,11 +164,6 @@ function Card({ card, doneBy, children }: { card: SetCard; doneBy: string | unde
 }
 
 const lookOf = (s: SetCard["facts"]["sample"][number]) => [s.recess, s.face, s.edge];
-
-const day = (date: string) =>
-  new Intl.DateTimeFormat(dateLanguage(), { timeZone: "UTC", weekday: "short", day: "numeric", month: "short" }).format(
-    new Date(`${date}T12:00:00Z`),
-  );
 
 /** Steps of which a plan is made at once; of more the date is not asked for beside the cards. */
 const mostPlanned = 3_000;
@@ -190,10 +173,4 @@ function useDoneBy(cards: SetCard[] | undefined): Map<string, string> {
   const open = (cards ?? []).reduce((n, c) => n + c.facts.steps - c.facts.done, 0);
   const done = useQuery({ ...queries.doneBy(), enabled: open > 0 && open <= mostPlanned });
   return new Map(done.data?.map((d) => [d.setId, d.doneOn ? `done ${day(d.doneOn)}` : "not in the plan"]));
-}
-
-function swap(ids: string[], a: number, b: number): string[] {
-  const next = [...ids];
-  [next[a], next[b]] = [next[b]!, next[a]!];
-  return next;
 }

@@ -1,16 +1,12 @@
 import { Ellipsis } from "lucide-react";
 import { Link } from "react-router";
-import type { Severity, ZoneView } from "../../api/types";
-import { Menu, SeverityMark } from "../../ui";
+import type { ZoneView } from "../../api/types";
+import { FoundCounts, Menu } from "../../ui";
 import type { MenuItem } from "../../ui/Menu";
 import { MiniCore } from "../../craft/MiniCore";
 
-const severities: Severity[] = ["stop", "risk", "note"];
-const counts = { stop: "stops", risk: "risks", note: "notes" } as const;
-
 /** A zone: its small core sample, its name, and what the rules find. */
 export function ZoneTile({ zone, menu }: { zone: ZoneView; menu: MenuItem[] }) {
-  const found = severities.filter((s) => zone.findings[counts[s]] > 0);
   return (
     <div className="flex w-full items-center rounded sm:w-56 border border-line bg-raised">
       <Link to={`/zone/${zone.id}`} className="flex min-w-0 flex-1 items-center gap-2.5 p-1.5 hover:bg-tint">
@@ -24,13 +20,7 @@ export function ZoneTile({ zone, menu }: { zone: ZoneView; menu: MenuItem[] }) {
               ? `${zone.sample.length - 1} ${zone.sample.length === 2 ? "coat" : "coats"}`
               : zone.current && "bare"}
             {!zone.current && <span>working it out…</span>}
-            {zone.current &&
-              found.map((s) => (
-                <span key={s} className="inline-flex items-center gap-0.5">
-                  <SeverityMark severity={s} size={12} />
-                  {zone.findings[counts[s]]}
-                </span>
-              ))}
+            {zone.current && <FoundCounts found={zone.findings} bare />}
           </span>
         </span>
       </Link>

@@ -2,7 +2,6 @@ import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Navigate, useParams } from "react-router";
-import { Problem, wording } from "../../api/client";
 import type { Bench, Material, Mix, ZonePage } from "../../api/types";
 import { Gone } from "../../craft/Gone";
 import { rememberZone } from "../../craft/lastZone";
@@ -17,15 +16,7 @@ export function StackScreen() {
   useEffect(() => {
     if (page.data) rememberZone(page.data.id);
   }, [page.data]);
-  if (page.isError) {
-    const gone = page.error instanceof Problem && page.error.code === "gone";
-    return (
-      <Gone
-        what={gone ? "This zone is gone" : "The stack can't be opened"}
-        why={gone ? undefined : wording(page.error)}
-      />
-    );
-  }
+  if (page.isError) return <Gone what="zone" error={page.error} />;
   if (page.data && page.data.pieceId !== pieceId)
     return <Navigate to={`/piece/${page.data.pieceId}/coats/${zoneId}`} replace />;
   if (!page.data || !materials.data || !mixes.data || !bench.data)

@@ -1,6 +1,6 @@
-import type { Finding, HeightColour, Preview, Severity, ZonePage } from "../../api/types";
+import type { Finding, HeightColour, Preview, ZonePage } from "../../api/types";
 import { number } from "../../api/words";
-import { SeverityMark } from "../../ui";
+import { countFound, FoundCounts } from "../../ui";
 import { Elevations } from "./Elevations";
 
 interface Props {
@@ -14,13 +14,8 @@ interface Props {
 export function Verdict({ page, preview, findings, empty }: Props) {
   const top = preview ? (preview.strata.at(-1) ?? preview.substrate) : undefined;
   const off = top?.face.deTarget ?? undefined;
-  const count = (severity: Severity) => findings.filter((f) => f.severity === severity && f.rests == null).length;
-  const said: [Severity, string][] = [
-    ["stop", count("stop") === 1 ? "1 stop" : `${count("stop")} stops`],
-    ["risk", count("risk") === 1 ? "1 risk" : `${count("risk")} risks`],
-    ["note", count("note") === 1 ? "1 note" : `${count("note")} notes`],
-  ];
-  const any = said.filter(([severity]) => count(severity) > 0);
+  const found = countFound(findings);
+  const any = found.stops + found.risks + found.notes > 0;
   return (
     <div className="flex min-h-27 flex-wrap items-center gap-4 px-3 py-2">
       <div className="flex shrink-0 rounded bg-swatch p-1.5" data-testid="finished">
@@ -58,13 +53,7 @@ export function Verdict({ page, preview, findings, empty }: Props) {
         </p>
         <p>
           <span className="flex min-h-5 items-center gap-3 text-sm font-semibold" data-testid="verdict">
-            {any.length === 0
-              ? !empty && preview && "It will hold"
-              : any.map(([severity, text]) => (
-                  <span key={severity} className="inline-flex items-center gap-1">
-                    <SeverityMark severity={severity} silent /> {text}
-                  </span>
-                ))}
+            {any ? <FoundCounts found={found} size={16} /> : !empty && preview && "It will hold"}
           </span>
         </p>
         {top && !empty && (
