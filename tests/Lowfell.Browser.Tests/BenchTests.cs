@@ -107,6 +107,29 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
         browser.UntilTrue(() => browser.All("[data-testid=log] li").Count > 0, "the problem");
     }
 
+    [Theory]
+    [InlineData(820, 1180)]
+    [InlineData(1280, 800)]
+    public void Nothing_moves_under_the_finger_when_a_message_comes(int width, int height)
+    {
+        browser.Resize(width, height);
+        try
+        {
+            browser.Open("/bench");
+            browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
+            var before = (double)Convert.ToDouble(browser.Run("return document.querySelector('section[aria-label=Now]').getBoundingClientRect().top"), System.Globalization.CultureInfo.InvariantCulture);
+            browser.Named("Leave it out").Click();
+            browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.Contains("left out", StringComparison.Ordinal)), "the message");
+            Assert.Equal(before, Convert.ToDouble(browser.Run("return document.querySelector('section[aria-label=Now]').getBoundingClientRect().top"), System.Globalization.CultureInfo.InvariantCulture));
+            browser.Named("Undo").Click();
+            browser.UntilTrue(() => browser.All(".toast").Count == 0, "the message gone");
+        }
+        finally
+        {
+            browser.Resize(1280, 800);
+        }
+    }
+
     [Fact]
     public void Everything_on_the_card_is_large_enough_for_a_wet_finger_on_a_tablet()
     {

@@ -69,7 +69,7 @@ public sealed class ReaderTests(DemoSession session) : IClassFixture<DemoSession
         browser.Open("/sets");
         browser.Named("More for Brine pans").Click();
         browser.Named("Delete").Click();
-        browser.UntilTrue(() => browser.Told().Any(n => n.Role is "status" or "alert" && n.States.ContainsKey("live")), "a live message");
+        browser.UntilTrue(() => browser.All("[role=status]").Any(e => ((string)browser.Run("return arguments[0].textContent", e)!).Contains("Deleted Brine pans", StringComparison.Ordinal)), "the message among what is told at once");
         browser.Named("Undo").Click();
         browser.Find("section[aria-label='Brine pans']");
     }

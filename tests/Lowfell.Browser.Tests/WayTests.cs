@@ -232,6 +232,22 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
     }
 
     [Fact]
+    public async Task A_zone_that_is_added_from_its_piece_opens_there_and_a_slip_leads_back()
+    {
+        var page = StackPage.Open(browser, await session.App.ZoneIdAsync("Planks"));
+        browser.Find("nav[aria-label=Zones] a[href*='new=zone']").Click();
+        browser.Find("[role=dialog]");
+        browser.Press(Keys.Escape);
+        browser.UntilTrue(() => browser.Path.StartsWith("/piece/", StringComparison.Ordinal), "the piece again");
+        page.Ready();
+        browser.Find("nav[aria-label=Zones] a[href*='new=zone']").Click();
+        browser.Fill("Name", "Hinges");
+        browser.Named("Keep").Click();
+        browser.UntilTrue(() => Title == "Sluice gate, Hinges - Lowfell", "the new zone");
+        Says("[aria-label='Look']", "Bare so far");
+    }
+
+    [Fact]
     public async Task Another_stack_is_laid_beside_and_taken_with_one_undo()
     {
         var page = StackPage.Open(browser, await session.App.ZoneIdAsync("Planks"));

@@ -20,6 +20,8 @@ export function Shell() {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const here = viewAt(pathname);
+  // At the bench its place is always kept free: nothing moves under a wet finger as a message comes or goes.
+  const atBench = pathname === "/bench";
   // Before what the screen itself does: it may name what is open.
   useLayoutEffect(() => {
     document.title = here ? `${here.view.label} - Lowfell` : "Lowfell";
@@ -76,8 +78,12 @@ export function Shell() {
             </NavLink>
           ))}
         </nav>
-        <Toasts className="min-w-0 flex-1 max-lg:order-last max-lg:w-full max-lg:flex-none max-lg:has-[li]:min-h-9" />
-        <div className="ml-auto flex items-center gap-1">
+        {!atBench && (
+          <div className="min-w-0 flex-1 self-center max-lg:order-last max-lg:w-full max-lg:flex-none max-lg:has-[li]:py-1 lg:max-w-xl lg:ml-auto">
+            <Toasts />
+          </div>
+        )}
+        <div className={`flex items-center gap-1 max-lg:ml-auto ${atBench ? "ml-auto" : ""}`}>
           <button
             type="button"
             aria-keyshortcuts="Control+K /"
@@ -109,6 +115,13 @@ export function Shell() {
       <main id="main" className="flex min-h-0 flex-1 flex-col">
         <Outlet />
       </main>
+      {atBench && (
+        <div className="sticky bottom-0 z-10 flex min-h-16 items-center bg-ground px-4 py-1 has-[li]:bg-panel print:hidden">
+          <div className="mx-auto w-full max-w-4xl">
+            <Toasts />
+          </div>
+        </div>
+      )}
       {about && <AboutDialog onClose={() => setAbout(false)} />}
       <ShortcutsDialog open={help} onClose={() => setHelp(false)} />
       {finding && (

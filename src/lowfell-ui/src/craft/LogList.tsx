@@ -1,5 +1,5 @@
 import { ChevronDown, ChevronRight } from "lucide-react";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { changed } from "../api/changes";
 import { api, ask, wording } from "../api/client";
@@ -71,6 +71,10 @@ function labelOf(evening: LogEvening, photo: string) {
 
 function Line({ line, chosen }: { line: LogLine; chosen: boolean }) {
   const [toggled, setToggled] = useState<boolean>();
+  const row = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (chosen) row.current?.scrollIntoView({ block: "center" });
+  }, [chosen]);
   const open = toggled ?? chosen;
   const e = line.entries[0]!;
   const copies = line.entries.map((o) => o.copy);
@@ -78,10 +82,7 @@ function Line({ line, chosen }: { line: LogLine; chosen: boolean }) {
   const setUp = setUpOf(line);
   const what = `${logKindWord[e.kind]} ${e.paint}`.trim();
   return (
-    <li
-      ref={(at) => void (chosen && toggled === undefined && at?.scrollIntoView?.({ block: "center" }))}
-      className={`border-t border-line px-3 py-1.5 text-sm ${chosen ? "bg-tint" : ""}`}
-    >
+    <li ref={row} className={`border-t border-line px-3 py-1.5 text-sm ${chosen ? "bg-tint" : ""}`}>
       <div className="flex items-start gap-2">
         <button
           type="button"

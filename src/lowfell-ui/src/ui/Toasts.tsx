@@ -21,8 +21,8 @@ export function notify(text: string, undo?: () => void) {
   change([{ id: next++, text, undo }]);
 }
 
-/** Where messages are told: in a place of its own, so that nothing is ever under one. */
-export function Toasts({ className = "" }: { className?: string }) {
+/** Where messages are told: in a place of its own, so that nothing is ever under one; the place is the caller's. */
+export function Toasts() {
   const shown = useSyncExternalStore(
     (listener) => {
       listeners.add(listener);
@@ -39,9 +39,7 @@ export function Toasts({ className = "" }: { className?: string }) {
           onOpenChange={(open) => !open && drop(note.id)}
           className="toast flex w-full min-w-0 items-center gap-2 text-sm"
         >
-          <Toast.Description className="min-w-0 flex-1 truncate text-right max-lg:text-left" title={note.text}>
-            {note.text}
-          </Toast.Description>
+          <Toast.Description className="min-w-0 flex-1 leading-tight">{note.text}</Toast.Description>
           {note.undo && (
             <Toast.Action
               altText="Undo"
@@ -53,7 +51,7 @@ export function Toasts({ className = "" }: { className?: string }) {
           )}
         </Toast.Root>
       ))}
-      <Toast.Viewport className={`flex items-center ${className}`} />
+      <Toast.Viewport className="flex items-center" />
     </Toast.Provider>
   );
 }

@@ -171,7 +171,7 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
         <Field label="Time zone" hint="such as Europe/London">
           {(id) => <TextInput id={id} value={draft.timeZone} onChange={(e) => set({ timeZone: e.target.value })} />}
         </Field>
-        {here !== draft.timeZone && (
+        {!isHere(draft.timeZone) && (
           <Button className="self-start" onClick={() => set({ timeZone: here })}>
             Take this browser’s: {here}
           </Button>
@@ -191,6 +191,16 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
 
 /** Where this browser is. */
 const here = new Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** Whether a zone is that of this browser, by whatever of its names. */
+function isHere(timeZone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat(undefined, { timeZone }).resolvedOptions().timeZone === here;
+  } catch {
+    // No zone that this browser knows: the host says what is wrong with it.
+    return false;
+  }
+}
 
 function TimeInput({ label, value, onChange }: { label: string; value: number; onChange: (minutes: number) => void }) {
   const [text, setText] = useState(hhmm(value));

@@ -87,7 +87,7 @@ export function TonightScreen() {
 
 const mixed = (s: PlannedStep) =>
   s.mix && s.mix.thinnerParts > 0
-    ? `${s.mix.paintDrops} + ${s.mix.thinnerDrops} drops, ${millilitres(s.mix.totalMl)}`
+    ? `${s.mix.paintDrops} drops + ${s.mix.thinnerDrops} thinner, again until ${millilitres(s.mix.totalMl)}`
     : millilitres(s.mix?.totalMl ?? 0);
 
 /** What is done to the materials before the first step, each once. */

@@ -41,7 +41,9 @@ export function Versions({ zoneId }: { zoneId: string }) {
               onClick={() => setOpen(v.id)}
               className={`flex min-h-8 w-full items-center gap-3 border-b border-line px-4 py-1 text-left ${v.id === chosen.id ? "bg-tint" : "hover:bg-raised"}`}
             >
-              <span className="flex-1">until {dateAndTime(v.until)}</span>
+              <span className="flex-1">
+                {v.from != null && `since ${dateAndTime(v.from)}, `}until {dateAndTime(v.until)}
+              </span>
               <span className="text-soft">
                 {v.coats.length} {v.coats.length === 1 ? "coat" : "coats"}, {differences(v.coats, zone.scheme.coats)}
               </span>

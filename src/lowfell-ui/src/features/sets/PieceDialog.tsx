@@ -3,51 +3,8 @@ import { useKeptForm } from "../../craft/useKeptForm";
 import type { PieceDraft, PieceView } from "../../api/types";
 import { choices, shapeWord, substrateWord } from "../../api/words";
 import { Choice, Field, figure, nameOf, TextInput } from "../../ui";
+import { shapes } from "./shapes";
 import { FormDialog } from "./FormDialog";
-
-type Size = "lengthMm" | "widthMm" | "heightMm" | "freeAreaMm2";
-
-const shapes: { value: PieceDraft["shape"]; sizes: [Size, string][] }[] = [
-  {
-    value: "box",
-    sizes: [
-      ["lengthMm", "Length"],
-      ["widthMm", "Width"],
-      ["heightMm", "Height"],
-    ],
-  },
-  {
-    value: "wall",
-    sizes: [
-      ["lengthMm", "Length"],
-      ["widthMm", "Thickness"],
-      ["heightMm", "Height"],
-    ],
-  },
-  {
-    value: "tile",
-    sizes: [
-      ["lengthMm", "Length"],
-      ["widthMm", "Width"],
-      ["heightMm", "Thickness"],
-    ],
-  },
-  {
-    value: "disc",
-    sizes: [
-      ["lengthMm", "Diameter"],
-      ["heightMm", "Thickness"],
-    ],
-  },
-  {
-    value: "cylinder",
-    sizes: [
-      ["lengthMm", "Diameter"],
-      ["heightMm", "Height"],
-    ],
-  },
-  { value: "free", sizes: [["freeAreaMm2", "Area"]] },
-];
 
 const usual: PieceDraft = {
   name: "",

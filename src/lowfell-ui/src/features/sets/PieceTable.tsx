@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { bounds } from "../../api/bounds";
 import { wording } from "../../api/client";
@@ -7,6 +7,7 @@ import { queries } from "../../api/queries";
 import type { PieceDraft, PieceView, SetView, ZoneSettings, ZoneView } from "../../api/types";
 import { area, choices, reliefWord, sheenWord, substrateWord } from "../../api/words";
 import { Button, Choice, NumberInput, notify, TextInput } from "../../ui";
+import { shapes } from "./shapes";
 import type { useTree } from "./useTree";
 
 type Tree = ReturnType<typeof useTree>;
@@ -43,7 +44,7 @@ export function PieceTable({ set, tree }: { set: SetView; tree: Tree }) {
               </th>
               <th className="font-semibold">Piece, zone</th>
               <th className="w-20 font-semibold">copies</th>
-              <th className="w-72 font-semibold">length, width, height, mm</th>
+              <th className="w-72 font-semibold">size, mm (a free shape: mm²)</th>
               <th className="w-40 font-semibold">made of, or relief</th>
               <th className="w-28 pr-3 text-right font-semibold">area each</th>
             </tr>
@@ -82,17 +83,17 @@ export function PieceTable({ set, tree }: { set: SetView; tree: Tree }) {
   );
 }
 
-const sides = [
-  ["lengthMm", "Length"],
-  ["widthMm", "Width"],
-  ["heightMm", "Height"],
-] as const;
-
 /** A piece whose figures are kept as soon as its row is left. */
 function PieceRow({ set, piece, tree }: { set: SetView; piece: PieceView; tree: Tree }) {
   const [draft, setDraft] = useState(piece.piece);
   const [fault, setFault] = useState<string>();
-  useEffect(() => setDraft(piece.piece), [piece.piece]);
+  // What comes from the host is taken over, but not over what is being typed.
+  const base = useRef(piece.piece);
+  useEffect(() => {
+    const untouched = base.current;
+    base.current = piece.piece;
+    setDraft((typed) => (JSON.stringify(typed) === JSON.stringify(untouched) ? piece.piece : typed));
+  }, [piece.piece]);
   const put = (part: Partial<PieceDraft>) => setDraft({ ...draft, ...part });
   async function keep(next = draft) {
     if (JSON.stringify(next) === JSON.stringify(piece.piece)) return setFault(undefined);
@@ -126,21 +127,20 @@ function PieceRow({ set, piece, tree }: { set: SetView; piece: PieceView; tree: 
           />
         </td>
         <td className="pr-2">
-          {draft.shape === "free" ? (
-            <span className="text-soft">a free shape</span>
-          ) : (
-            <span className="flex gap-1">
-              {sides.map(([side, word]) => (
-                <NumberInput
-                  key={side}
-                  label={of(word)}
-                  value={draft[side]}
-                  bound={bounds.PieceDraft[side]}
-                  onChange={(v) => put({ [side]: v })}
-                />
+          <span className="flex gap-1">
+            {shapes
+              .find((s) => s.value === draft.shape)!
+              .sizes.map(([size, word]) => (
+                <span key={size} className="min-w-0 flex-1" title={word}>
+                  <NumberInput
+                    label={of(word)}
+                    value={draft[size]}
+                    bound={bounds.PieceDraft[size]}
+                    onChange={(v) => put({ [size]: v })}
+                  />
+                </span>
               ))}
-            </span>
-          )}
+          </span>
         </td>
         <td>
           <Choice

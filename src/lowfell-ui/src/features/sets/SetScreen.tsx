@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { ClipboardPaste, Ellipsis, Plus, Table2 } from "lucide-react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { queries } from "../../api/queries";
 import type { PieceView, SetView, ZoneView } from "../../api/types";
@@ -30,6 +30,7 @@ export function SetScreen() {
   const query = useQuery(queries.set(setId));
   const [params, setParams] = useSearchParams();
   const [chosen, setEditing] = useState<Editing>(null);
+  const made = useRef<string>(undefined);
   const navigate = useNavigate();
   const tree = useTree();
   useTitle(query.data?.name);
@@ -39,9 +40,10 @@ export function SetScreen() {
   const wanted = params.get("new") === "zone" ? set.pieces.find((p) => p.id === params.get("piece")) : undefined;
   const editing: Editing = chosen ?? (wanted ? { kind: "zone", piece: wanted } : null);
   const asTable = params.get("view") === "table";
+  // Whoever came from a piece for a zone goes back there, to the new zone where there is one.
   const close = () => {
     setEditing(null);
-    if (params.has("new")) setParams({}, { replace: true });
+    if (wanted) void navigate(`/piece/${wanted.id}${made.current ? `/coats/${made.current}` : ""}`, { replace: true });
   };
   return (
     <div className="mx-auto w-full max-w-[1500px] px-3 pb-10 lg:px-4">
@@ -221,7 +223,9 @@ export function SetScreen() {
           siblings={set.pieces}
           zone={editing.zone}
           onClose={close}
-          onSave={(settings) => tree.saveZone(editing.piece, settings, editing.zone)}
+          onSave={async (settings) => {
+            made.current = (await tree.saveZone(editing.piece, settings, editing.zone))?.id;
+          }}
         />
       )}
     </div>

@@ -29,10 +29,8 @@ type Named = { id: string; name: string };
 
 const at = (id: string) => ({ params: { path: { id } } });
 
-async function putZones(all: { zone: Pick<ZoneView, "id" | "version">; settings: ZoneSettings }[]) {
-  for (const { zone, settings } of all)
-    await ask(api.PUT("/api/zones/{id}", { ...at(zone.id), body: { version: zone.version, settings } }));
-}
+const putZones = (zones: { id: string; version: number; settings: ZoneSettings }[]) =>
+  ask(api.PUT("/api/zones", { body: { zones } }));
 
 /** What can be done to sets, pieces and zones. Deleting asks nothing and can be undone. */
 export function useTree() {
@@ -99,15 +97,14 @@ export function useTree() {
                 }),
               ),
         ),
-      /** Changes several zones, one after the other; those before one that is refused stay changed. */
-      saveZones: (all: { zone: ZoneView; settings: ZoneSettings }[]) => save(putZones(all)),
-      /** Gives zones the settings back that they had; whatever version they have got to since. */
+      /** Changes several zones: all of them, or none. */
+      saveZones: (all: { zone: ZoneView; settings: ZoneSettings }[]) =>
+        save(putZones(all.map(({ zone, settings }) => ({ id: zone.id, version: zone.version, settings })))),
+      /** Gives zones the settings back that they had, whatever version they have got to since. */
       putZonesBack: (all: { zone: ZoneView; settings: ZoneSettings }[]) =>
         run(async () => {
-          for (const { zone, settings } of all) {
-            const now = await ask(api.GET("/api/zones/{id}", at(zone.id)));
-            await putZones([{ zone: { id: zone.id, version: now.version }, settings }]);
-          }
+          const now = await Promise.all(all.map(({ zone }) => ask(api.GET("/api/zones/{id}", at(zone.id)))));
+          await putZones(all.map(({ settings }, i) => ({ id: now[i]!.id, version: now[i]!.version, settings })));
         }),
       copyZone: (zone: ZoneView) => run(() => ask(api.POST("/api/zones/{id}/copy", at(zone.id)))),
       removeZone: (zone: ZoneView) =>

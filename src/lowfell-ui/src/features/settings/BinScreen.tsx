@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { changed } from "../../api/changes";
-import { api, ask, wording } from "../../api/client";
+import { api, ask, Problem, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { BinItem } from "../../api/types";
 import { date } from "../../api/units";
@@ -50,7 +50,11 @@ export function BinScreen() {
       await changed("tree", "shelf", "mixes", "tiles", "painted");
       notify(`${item.name} is back.`);
     } catch (error) {
-      notify(wording(error));
+      notify(
+        error instanceof Problem && error.code === "taken"
+          ? `Something else is called ${item.name} now: give that another name first, then put this back.`
+          : wording(error),
+      );
       await bin.refetch();
     }
     setBusy(undefined);
