@@ -39,7 +39,7 @@ export function Toasts() {
           onOpenChange={(open) => !open && drop(note.id)}
           className="toast flex w-full min-w-0 items-center gap-2 text-sm"
         >
-          <Toast.Description className="min-w-0 flex-1 leading-tight">{note.text}</Toast.Description>
+          <Toast.Description className="min-w-0 flex-1 leading-tight lg:text-right">{note.text}</Toast.Description>
           {note.undo && (
             <Toast.Action
               altText="Undo"
