@@ -24,8 +24,10 @@ export function keepDraft(key: string, value: unknown) {
 export const forgetDraft = (key: string) => localStorage.removeItem(prefix + key);
 
 /** A value that outlives its dialog, its screen and the page until it is kept or given up. */
-export function useDraft<T>(key: string, start: T): [T, Dispatch<SetStateAction<T>>, () => void] {
-  const [value, setValue] = useState<T>(() => draftOf<T>(key) ?? start);
+export function useDraft<T>(key: string, start: T | (() => T)): [T, Dispatch<SetStateAction<T>>, () => void] {
+  const [value, setValue] = useState<T>(
+    () => draftOf<T>(key) ?? (typeof start === "function" ? (start as () => T)() : start),
+  );
   const latest = useRef(value);
   const touched = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);

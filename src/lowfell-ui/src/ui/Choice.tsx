@@ -1,5 +1,6 @@
 import { Check, ChevronDown } from "lucide-react";
 import { Select } from "radix-ui";
+import { lazy, Suspense } from "react";
 
 export interface Option<T extends string> {
   value: T;
@@ -7,7 +8,7 @@ export interface Option<T extends string> {
   group?: string;
 }
 
-interface Props<T extends string> {
+export interface ChoiceProps<T extends string> {
   label: string;
   value: T;
   options: Option<T>[];
@@ -15,8 +16,22 @@ interface Props<T extends string> {
   id?: string;
 }
 
-/** One of a list. */
-export function Choice<T extends string>({ label, value, options, onChange, id }: Props<T>) {
+// More than this can't be looked through: the name is typed.
+const mostListed = 60;
+const LongChoice = lazy(() => import("./LongChoice")) as <T extends string>(props: ChoiceProps<T>) => React.ReactNode;
+
+/** One of a list; of a long one by a part of its name. */
+export function Choice<T extends string>(props: ChoiceProps<T>) {
+  return props.options.length > mostListed ? (
+    <Suspense fallback={<div className="min-h-8" />}>
+      <LongChoice {...props} />
+    </Suspense>
+  ) : (
+    <ListChoice {...props} />
+  );
+}
+
+function ListChoice<T extends string>({ label, value, options, onChange, id }: ChoiceProps<T>) {
   const groups = [...new Set(options.map((o) => o.group ?? ""))];
   return (
     <Select.Root value={value} onValueChange={(v) => onChange(v as T)}>

@@ -1,6 +1,6 @@
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 import type { Calendar } from "../../api/types";
 import { CalendarForm } from "./CalendarForm";
 
@@ -15,6 +15,8 @@ const calendar: Calendar = {
   exceptions: [],
   room: { temperatureC: 17, humidity: 0.6, fan: false, cansFit: true },
 };
+
+beforeEach(() => localStorage.clear());
 
 const times = () => screen.getAllByLabelText(/^(Start|End) of evening/).map((e) => (e as HTMLInputElement).value);
 
@@ -57,4 +59,15 @@ test("the browser's own time zone is one press away", async () => {
   await userEvent.click(screen.getByRole("button", { name: `Take this browser’s: ${here}` }));
   expect(screen.getByLabelText("Time zone")).toHaveValue(here);
   expect(screen.queryByRole("button", { name: /Take this browser/ })).toBeNull();
+});
+
+test("what was typed outlives the screen, and can be given up", async () => {
+  const first = render(<CalendarForm calendar={calendar} onKept={() => {}} />);
+  await userEvent.click(screen.getByRole("button", { name: "Take evening 1 out" }));
+  first.unmount();
+  render(<CalendarForm calendar={calendar} onKept={() => {}} />);
+  expect(times()).toEqual(["20:00", "23:00", "09:30", "12:30"]);
+  await userEvent.click(screen.getByRole("button", { name: "As it was kept" }));
+  expect(times()).toHaveLength(6);
+  expect(localStorage).toHaveLength(0);
 });

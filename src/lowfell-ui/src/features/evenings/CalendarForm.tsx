@@ -4,6 +4,7 @@ import { Plus, X } from "lucide-react";
 import { useEffect, useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { Calendar } from "../../api/types";
+import { useDraft } from "../../craft/useDraft";
 import { Button, Choice, Field, IconButton, NumberInput, TextInput, Toggle, percent } from "../../ui";
 import { fromHhmm, hhmm } from "./when";
 
@@ -12,13 +13,14 @@ const days: Weekday[] = ["monday", "tuesday", "wednesday", "thursday", "friday",
 
 /** The evenings of a week, days that are unlike it, and the air of the room. */
 export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept: () => void }) {
-  const [draft, setDraft] = useState(calendar);
+  const [draft, setDraft, forget] = useDraft(`calendar ${JSON.stringify(calendar)}`, calendar);
   const [fault, setFault] = useState<string>();
   const set = (part: Partial<Calendar>) => setDraft({ ...draft, ...part });
   const room = (part: Partial<Calendar["room"]>) => set({ room: { ...draft.room, ...part } });
   async function keep() {
     try {
       await ask(api.PUT("/api/calendar", { body: draft }));
+      forget();
       await changed("calendar");
       onKept();
     } catch (error) {
@@ -181,9 +183,21 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
             {fault}
           </p>
         )}
-        <Button look="main" className="self-start" onClick={() => void keep()}>
-          Keep
-        </Button>
+        <div className="flex gap-2">
+          <Button look="main" onClick={() => void keep()}>
+            Keep
+          </Button>
+          {JSON.stringify(draft) !== JSON.stringify(calendar) && (
+            <Button
+              onClick={() => {
+                setDraft(calendar);
+                forget();
+              }}
+            >
+              As it was kept
+            </Button>
+          )}
+        </div>
       </div>
     </div>
   );

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { Bottle, BottleDraft, Material } from "../../api/types";
 import { number } from "../../api/words";
+import { useDraft } from "../../craft/useDraft";
 import { Button, Field, IconButton, NumberInput, notify, TextInput } from "../../ui";
 import { DropStep } from "./DropStep";
 
@@ -90,8 +91,8 @@ interface RowProps {
   onRemove: () => void;
 }
 
-function BottleRow({ place, bottle: { bottle }, onChange, onRemove }: RowProps) {
-  const [draft, setDraft] = useState(bottle);
+function BottleRow({ place, bottle: { id, version, bottle }, onChange, onRemove }: RowProps) {
+  const [draft, setDraft, forget] = useDraft(`bottle ${id} ${version}`, bottle);
   const set = (part: Partial<BottleDraft>) => setDraft({ ...draft, ...part });
   const changed = JSON.stringify(draft) !== JSON.stringify(bottle);
   return (
@@ -142,7 +143,14 @@ function BottleRow({ place, bottle: { bottle }, onChange, onRemove }: RowProps) 
         </IconButton>
       </div>
       {changed && (
-        <Button look="main" className="mt-2" onClick={() => onChange(draft)}>
+        <Button
+          look="main"
+          className="mt-2"
+          onClick={() => {
+            forget();
+            onChange(draft);
+          }}
+        >
           Keep the bottle
         </Button>
       )}

@@ -4,6 +4,7 @@ import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { Printer } from "lucide-react";
 import { useState } from "react";
+import { useDraft } from "../../craft/useDraft";
 import { choices, familyFacts, reliefWord } from "../../api/words";
 import { api, ask, wording } from "../../api/client";
 import type { Material, ZoneName, Tile, TileDraft } from "../../api/types";
@@ -23,7 +24,10 @@ interface Props {
 
 /** One tile: what is painted where, every cell predicted, the cell nearest to a wanted look. */
 export function TileEditor({ tile, materials, zones, onKept, onGone }: Props) {
-  const [draft, setDraft] = useState<TileDraft>(() => tile?.tile ?? firstTile(materials, zones));
+  const [draft, setDraft, forget] = useDraft<TileDraft>(
+    `tile ${tile ? `${tile.id} ${tile.version}` : "new"}`,
+    () => tile?.tile ?? firstTile(materials, zones),
+  );
   const [cell, setCell] = useState<{ row: number; column: number }>();
   const [fault, setFault] = useState<string>();
   const { plan } = draft;
@@ -52,6 +56,7 @@ export function TileEditor({ tile, materials, zones, onKept, onGone }: Props) {
           )
         : await ask(api.POST("/api/tiles", { body: next }));
       setDraft(kept.tile);
+      forget();
       await changed("tiles");
       onKept(kept.id);
     });
@@ -124,6 +129,16 @@ export function TileEditor({ tile, materials, zones, onKept, onGone }: Props) {
           <Button onClick={() => window.print()}>
             <Printer size={15} aria-hidden /> Sheet
           </Button>
+          {tile && dirty && (
+            <Button
+              onClick={() => {
+                setDraft(tile.tile);
+                forget();
+              }}
+            >
+              As it was kept
+            </Button>
+          )}
           {tile && (
             <Button
               onClick={() =>
