@@ -54,6 +54,12 @@ public sealed class LowfellDb : DbContext
     /// <summary>Kept plans of the evenings.</summary>
     public DbSet<PlanRow> Plans => Set<PlanRow>();
 
+    /// <summary>What the painter said of following a learned figure.</summary>
+    public DbSet<LearnedAnswerRow> LearnedAnswers => Set<LearnedAnswerRow>();
+
+    /// <summary>Counts what plans rest on.</summary>
+    public DbSet<WorkMarkRow> WorkMarks => Set<WorkMarkRow>();
+
     /// <summary>Searches for a better plan.</summary>
     public DbSet<SolveRow> Solves => Set<SolveRow>();
 
@@ -97,7 +103,7 @@ public sealed class LowfellDb : DbContext
     private Guid CurrentBench => scope.BenchId;
 
     /// <summary>The bench that this context works on.</summary>
-    internal Guid BenchId => scope.BenchId;
+    public Guid BenchId => scope.BenchId;
 
     /// <inheritdoc/>
     public override int SaveChanges(bool acceptAllChangesOnSuccess)

@@ -37,7 +37,7 @@ public sealed class HeldPlanTests(ClockHost host) : IClassFixture<ClockHost>
 
     private static List<JsonNode> Steps(JsonNode plan) => [.. plan["calendar"]!.AsArray().SelectMany(e => e!["steps"]!.AsArray()).Select(s => s!)];
 
-    private static string Times(JsonNode plan) => string.Join("|", Steps(plan).Select(s => $"{s["zoneId"]} {s["coatId"]} {s["pass"]} {s["startUtc"]}"));
+    private static string Times(JsonNode plan) => string.Join("|", Steps(plan).Select(s => $"{s["zoneId"]} {s["coatId"]} {s["pass"]} {s["startAt"]}"));
 
     private async Task DoneAsync(JsonNode step, DateTimeOffset at, double? minutes = null) => await host.PostAsync("/api/log", new
     {
@@ -75,10 +75,10 @@ public sealed class HeldPlanTests(ClockHost host) : IClassFixture<ClockHost>
         var evening = held["calendar"]![0]!;
         var first = evening["steps"]![0]!;
         var count = first["copies"]!.AsArray().Count;
-        host.PassTo(DateTimeOffset.Parse((string)first["endUtc"]!));
+        host.PassTo(DateTimeOffset.Parse((string)first["endAt"]!));
         await DoneAsync(first, host.Now, minutes: 12);
         Assert.Equal((int)held["steps"]! - count, (int)(await host.PostAsync("/api/plan", new { }))["steps"]!);
-        host.PassTo(DateTimeOffset.Parse((string)evening["closeUtc"]!).AddHours(1));
+        host.PassTo(DateTimeOffset.Parse((string)evening["closeAt"]!).AddHours(1));
         var slipped = (await host.PostAsync("/api/plan", new { }))["kept"]!;
         var planned = evening["steps"]!.AsArray().Sum(s => s!["copies"]!.AsArray().Count);
         Assert.Equal(planned - count, (int)slipped["slipped"]!);
@@ -90,7 +90,7 @@ public sealed class HeldPlanTests(ClockHost host) : IClassFixture<ClockHost>
         var anew = await host.PostAsync("/api/plan/held/again", null);
         Assert.Equal(0, (int)anew["kept"]!["slipped"]!);
         Assert.NotEqual(id, (string)anew["kept"]!["id"]!);
-        Assert.All(Steps(anew), s => Assert.True(DateTimeOffset.Parse((string)s["startUtc"]!) > host.Now));
+        Assert.All(Steps(anew), s => Assert.True(DateTimeOffset.Parse((string)s["startAt"]!) > host.Now));
         var compared = anew["kept"]!["compared"]!;
         Assert.NotEmpty(compared["moved"]!.AsArray());
         Assert.Equal((string)held["summary"]!["doneOn"]!, (string)compared["before"]!["doneOn"]!);

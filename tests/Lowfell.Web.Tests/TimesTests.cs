@@ -47,7 +47,7 @@ public sealed class TimesTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(("pinWash", (string)wash["coatId"]!), ((string)wash["technique"]!, (string)clean["coatId"]!));
         Assert.Contains("Clean up", (string)clean["what"]!, StringComparison.Ordinal);
         Assert.Null(clean["mix"]);
-        Assert.InRange(DateTimeOffset.Parse((string)clean["startUtc"]!), DateTimeOffset.Parse((string)wash["nextFromUtc"]!).AddSeconds(-1), DateTimeOffset.Parse((string)wash["nextByUtc"]!).AddSeconds(1));
+        Assert.InRange(DateTimeOffset.Parse((string)clean["startAt"]!), DateTimeOffset.Parse((string)wash["nextFrom"]!).AddSeconds(-1), DateTimeOffset.Parse((string)wash["nextBy"]!).AddSeconds(1));
     }
 
     [Fact]
@@ -60,7 +60,7 @@ public sealed class TimesTests(TestHost host) : IClassFixture<TestHost>
 
         var waiting = Steps(await PlanAsync(), "Hull panels")[0];
         Assert.Equal((string)second["coatId"]!, (string)waiting["coatId"]!);
-        Assert.True(DateTimeOffset.Parse((string)waiting["readyUtc"]!) > now.AddMinutes(5));
+        Assert.True(DateTimeOffset.Parse((string)waiting["readyAt"]!) > now.AddMinutes(5));
 
         Assert.All(await DoneAsync(second, now.AddMinutes(1)), e => Assert.NotEqual("", (string)e!["notice"]!));
         var csv = await host.Http.GetStringAsync("/api/log/log.csv");
@@ -85,7 +85,7 @@ public sealed class TimesTests(TestHost host) : IClassFixture<TestHost>
 
         var next = Steps(await PlanAsync(), "Cargo bed")[0];
         Assert.Equal(((string)clean["coatId"]!, 0), ((string)next["coatId"]!, (int)next["pass"]!));
-        Assert.InRange(DateTimeOffset.Parse((string)next["dueUtc"]!), DateTimeOffset.UtcNow.AddMinutes(60), DateTimeOffset.UtcNow.AddMinutes(300));
+        Assert.InRange(DateTimeOffset.Parse((string)next["dueAt"]!), DateTimeOffset.UtcNow.AddMinutes(60), DateTimeOffset.UtcNow.AddMinutes(300));
     }
 
     [Fact]

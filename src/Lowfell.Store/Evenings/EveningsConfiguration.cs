@@ -28,3 +28,25 @@ internal sealed class SolveConfiguration : BenchRowConfiguration<SolveRow>
         row.Property(s => s.Message).HasMaxLength(2000);
     }
 }
+
+internal sealed class LearnedAnswerConfiguration : BenchRowConfiguration<LearnedAnswerRow>
+{
+    protected override string Table => "learned_answers";
+
+    protected override string[] Key => [nameof(LearnedAnswerRow.Key)];
+
+    protected override void More(EntityTypeBuilder<LearnedAnswerRow> row)
+    {
+    }
+}
+
+internal sealed class WorkMarkConfiguration : BenchRowConfiguration<WorkMarkRow>
+{
+    protected override string Table => "work_marks";
+
+    protected override string[] Key => [];
+
+    protected override void More(EntityTypeBuilder<WorkMarkRow> row)
+    {
+    }
+}

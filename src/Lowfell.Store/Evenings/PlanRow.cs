@@ -21,6 +21,9 @@ public sealed class PlanRow : IBenchRow
     /// <summary>What it came to, as JSON.</summary>
     public string Summary { get; set; } = "";
 
+    /// <summary>Mark of the task that it was made for: what was proved of it holds for no other.</summary>
+    public string TaskMark { get; set; } = "";
+
     /// <summary>The painter follows it; one of a bench at most.</summary>
     public bool InForce { get; set; }
 

@@ -1,3 +1,4 @@
+using Lowfell.Core.Evenings.Facts;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 
@@ -10,14 +11,19 @@ internal sealed class LogConfiguration : BenchRowConfiguration<LogRow>
     protected override void More(EntityTypeBuilder<LogRow> row)
     {
         row.HasIndex(l => new { l.BenchId, l.At, l.Id });
-        row.HasIndex(l => new { l.BenchId, l.ZoneId });
+        row.HasIndex(l => new { l.BenchId, l.ZoneId, l.CoatId, l.Pass, l.Copy });
+        row.HasIndex(l => new { l.BenchId, l.At }).IsDescending(false, true).HasDatabaseName("IX_log_readings")
+            .HasFilter("\"Minutes\" > 0 OR \"SetUpMinutes\" > 0 OR \"Kind\" = 'Dry'");
         row.Property(l => l.Note).HasMaxLength(2000);
         row.Property(l => l.Notice).HasMaxLength(500).HasDefaultValue("");
         row.Property(l => l.Deviation).HasMaxLength(2000).HasDefaultValue("");
         row.Property(l => l.Cause).HasMaxLength(2000).HasDefaultValue("");
         row.Property(l => l.Remedy).HasMaxLength(2000).HasDefaultValue("");
         row.Property(l => l.Who).HasDefaultValue("");
+        row.Property(l => l.WorkedWith).HasDefaultValue(WorkedWith.Unsaid);
+        row.Property(l => l.Taken).HasColumnType("text").HasDefaultValue("");
         row.Ignore(l => l.Step);
+        row.Ignore(l => l.Then);
         row.HasOne<PieceRow>().WithMany().HasForeignKey(l => new { l.BenchId, l.PartId }).OnDelete(DeleteBehavior.Restrict);
         row.HasOne<MixRecordRow>().WithMany().HasForeignKey(l => new { l.BenchId, l.MixRecordId }).OnDelete(DeleteBehavior.SetNull);
         row.HasOne<PhotoRow>().WithMany().HasForeignKey(l => new { l.BenchId, l.PhotoId }).OnDelete(DeleteBehavior.Restrict);

@@ -1,5 +1,6 @@
 using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Store;
 
@@ -77,6 +78,33 @@ public sealed class LogRow : IBenchRow
 
     /// <summary>What went wrong, or a remark.</summary>
     public string Note { get; set; } = "";
+
+    /// <summary>What was written down at once, on however many copies, has one of these; null for entries of before it was kept.</summary>
+    public Guid? Press { get; set; }
+
+    /// <summary>Technique of the step as it was then.</summary>
+    public Technique? ThenTechnique { get; set; }
+
+    /// <summary>Station of the step as it was then.</summary>
+    public Station? ThenStation { get; set; }
+
+    /// <summary>Leading material of what was laid then; null where nothing was.</summary>
+    public Guid? ThenLeadId { get; set; }
+
+    /// <summary>Hands-on minutes a copy as they were planned then; of what was found dry, the drying in the air between.</summary>
+    public double? ThenMin { get; set; }
+
+    /// <summary>How it was worked, where that was ticked.</summary>
+    public WorkedWith WorkedWith { get; set; }
+
+    /// <summary>The entry that this one takes back; null where it takes back a step, or nothing.</summary>
+    public Guid? OfId { get; set; }
+
+    /// <summary>What was taken from bottles for it, as JSON; empty where nothing was.</summary>
+    public string Taken { get; set; } = "";
+
+    /// <summary>What the step was then; null where that was not written down.</summary>
+    public StepThen? Then => this is { ThenTechnique: { } technique, ThenStation: { } station, ThenMin: > 0 and var minutes } ? new(technique, station, ThenLeadId, minutes) : null;
 
     /// <summary>The step that it is about; null for what concerns none.</summary>
     public StepId? Step => PartId is { } part ? StepId.Fit(part) : CoatId is { } coat ? StepId.Coat(ZoneId, coat, Pass) : null;

@@ -118,6 +118,9 @@ namespace Lowfell.Store.Migrations
                     b.Property<DateOnly?>("OpenedOn")
                         .HasColumnType("date");
 
+                    b.Property<double?>("Price")
+                        .HasColumnType("double precision");
+
                     b.Property<double>("SizeMl")
                         .HasColumnType("double precision");
 
@@ -301,6 +304,23 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("devices", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.LearnedAnswerRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Key")
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<bool>("Follow")
+                        .HasColumnType("boolean");
+
+                    b.HasKey("BenchId", "Key");
+
+                    b.ToTable("learned_answers", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.LogMarkRow", b =>
                 {
                     b.Property<Guid>("BenchId")
@@ -376,6 +396,9 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("character varying(500)")
                         .HasDefaultValue("");
 
+                    b.Property<Guid?>("OfId")
+                        .HasColumnType("uuid");
+
                     b.Property<string>("Paint")
                         .IsRequired()
                         .HasMaxLength(200)
@@ -391,6 +414,9 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("integer");
 
                     b.Property<Guid?>("PhotoId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid?>("Press")
                         .HasColumnType("uuid");
 
                     b.Property<string>("Remedy")
@@ -409,6 +435,27 @@ namespace Lowfell.Store.Migrations
                     b.Property<double?>("SetUpMinutes")
                         .HasColumnType("double precision");
 
+                    b.Property<string>("Taken")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(200)
+                        .HasColumnType("text")
+                        .HasDefaultValue("");
+
+                    b.Property<Guid?>("ThenLeadId")
+                        .HasColumnType("uuid");
+
+                    b.Property<double?>("ThenMin")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("ThenStation")
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.Property<string>("ThenTechnique")
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
                     b.Property<string>("Who")
                         .IsRequired()
                         .ValueGeneratedOnAdd()
@@ -416,10 +463,22 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("character varying(200)")
                         .HasDefaultValue("");
 
+                    b.Property<string>("WorkedWith")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasDefaultValue("Unsaid");
+
                     b.Property<Guid>("ZoneId")
                         .HasColumnType("uuid");
 
                     b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("BenchId", "At")
+                        .IsDescending(false, true)
+                        .HasDatabaseName("IX_log_readings")
+                        .HasFilter("\"Minutes\" > 0 OR \"SetUpMinutes\" > 0 OR \"Kind\" = 'Dry'");
 
                     b.HasIndex("BenchId", "MixRecordId");
 
@@ -427,9 +486,9 @@ namespace Lowfell.Store.Migrations
 
                     b.HasIndex("BenchId", "PhotoId");
 
-                    b.HasIndex("BenchId", "ZoneId");
-
                     b.HasIndex("BenchId", "At", "Id");
+
+                    b.HasIndex("BenchId", "ZoneId", "CoatId", "Pass", "Copy");
 
                     b.ToTable("log", (string)null);
                 });
@@ -580,6 +639,9 @@ namespace Lowfell.Store.Migrations
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone");
 
+                    b.Property<Guid?>("BottleId")
+                        .HasColumnType("uuid");
+
                     b.Property<string>("Lot")
                         .IsRequired()
                         .HasMaxLength(200)
@@ -723,6 +785,9 @@ namespace Lowfell.Store.Migrations
                     b.Property<Guid?>("PieceId")
                         .HasColumnType("uuid");
 
+                    b.Property<Guid?>("Press")
+                        .HasColumnType("uuid");
+
                     b.Property<Guid>("RecordId")
                         .HasColumnType("uuid");
 
@@ -847,6 +912,9 @@ namespace Lowfell.Store.Migrations
                     b.Property<double>("LengthMm")
                         .HasColumnType("double precision");
 
+                    b.Property<bool>("LiesFlat")
+                        .HasColumnType("boolean");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(200)
@@ -918,6 +986,11 @@ namespace Lowfell.Store.Migrations
                         .IsRequired()
                         .HasMaxLength(200)
                         .HasColumnType("text");
+
+                    b.Property<string>("TaskMark")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
 
                     b.HasKey("BenchId", "Id");
 
@@ -1025,6 +1098,9 @@ namespace Lowfell.Store.Migrations
 
                     b.Property<int>("Position")
                         .HasColumnType("integer");
+
+                    b.Property<DateOnly?>("ReadyBy")
+                        .HasColumnType("date");
 
                     b.Property<double>("Scale")
                         .ValueGeneratedOnAdd()
@@ -1158,6 +1234,19 @@ namespace Lowfell.Store.Migrations
                     b.HasKey("BenchId", "Id");
 
                     b.ToTable("tiles", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.WorkMarkRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<long>("Mark")
+                        .HasColumnType("bigint");
+
+                    b.HasKey("BenchId");
+
+                    b.ToTable("work_marks", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.ZoneRow", b =>
@@ -1370,6 +1459,15 @@ namespace Lowfell.Store.Migrations
                 });
 
             modelBuilder.Entity("Lowfell.Store.DeviceRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.LearnedAnswerRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
                         .WithMany()
@@ -1624,6 +1722,15 @@ namespace Lowfell.Store.Migrations
                 });
 
             modelBuilder.Entity("Lowfell.Store.TileRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.WorkMarkRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
                         .WithMany()

@@ -63,6 +63,9 @@ public sealed class MixRecordLineRow : IBenchRow
     /// <summary>The material on the shelf then; it may be gone since.</summary>
     public Guid? MaterialId { get; set; }
 
+    /// <summary>The bottle that it came from; it may be thrown away since. Null where the shelf held no more of it.</summary>
+    public Guid? BottleId { get; set; }
+
     /// <summary>Name then.</summary>
     public required string Name { get; set; }
 
@@ -93,6 +96,9 @@ public sealed class MixUseRow : IBenchRow
 
     /// <summary>When.</summary>
     public DateTimeOffset At { get; set; }
+
+    /// <summary>What was written down at the bench when it was used; null where the use was noted by itself.</summary>
+    public Guid? Press { get; set; }
 
     /// <summary>The piece; null once it is deleted for good.</summary>
     public Guid? PieceId { get; set; }

@@ -56,6 +56,9 @@ public sealed class PieceRow : IBenchRow, IVersionedRow
     /// <summary>Minutes until its glue holds.</summary>
     public double GlueMin { get; set; } = 60;
 
+    /// <summary>It lies flat while it is painted, so that what goes all round is laid on one side, then on the other.</summary>
+    public bool LiesFlat { get; set; }
+
     /// <summary>Order in the set.</summary>
     public int Position { get; set; }
 

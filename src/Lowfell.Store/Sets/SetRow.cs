@@ -23,6 +23,9 @@ public sealed class SetRow : IBenchRow, IVersionedRow
     /// <summary>Distance that it is looked at from, mm.</summary>
     public double ViewingMm { get; set; } = Zone.UsualViewingMm;
 
+    /// <summary>The day on which it has to be done; null where there is none.</summary>
+    public DateOnly? ReadyBy { get; set; }
+
     /// <summary>Order on the screen.</summary>
     public int Position { get; set; }
 

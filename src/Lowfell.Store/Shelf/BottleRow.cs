@@ -24,6 +24,9 @@ public sealed class BottleRow : IBenchRow, IVersionedRow
     /// <summary>When it was opened; null while it is closed.</summary>
     public DateOnly? OpenedOn { get; set; }
 
+    /// <summary>What it cost, in the painter's own money; null where that is not known.</summary>
+    public double? Price { get; set; }
+
     /// <summary>Batch or lot, as printed on it.</summary>
     public string Lot { get; set; } = "";
 }

@@ -66,7 +66,9 @@ public static class LowfellHost
         builder.Services.AddSingleton<IRoomSensor, SimulatedRoom>();
         builder.Services.AddHostedService<RoomWatch>();
         builder.Services.AddHostedService<BinWatch>();
+        builder.Services.AddScoped<LogDesk>();
         builder.Services.AddScoped<PlanDesk>();
+        builder.Services.AddSingleton<PlanKeep>();
         builder.Services.AddScoped<SetStamps>();
         builder.Services.AddScoped<SetCards>();
         builder.Services.AddSingleton<StampQueue>();

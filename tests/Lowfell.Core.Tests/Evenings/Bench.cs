@@ -21,6 +21,9 @@ internal sealed class Bench
 
     public WorkWay Way { get; set; } = new();
 
+    /// <summary>What the painter said of following learned figures.</summary>
+    public Dictionary<string, bool> Answers { get; } = [];
+
     public static WorkPiece Piece(string name, int copies = 2, Guid? partOf = null) => new(Guid.NewGuid(), SetId, name, copies, partOf);
 
     public WorkZone Zone(WorkPiece piece, string name, params Coat[] coats) => Zone(piece, name, Fitting.Free, [], coats);
@@ -32,9 +35,9 @@ internal sealed class Bench
         return zone;
     }
 
-    public Bench Wrote(LogKind kind, StepId step, int copy, double atMin, double? minutes = null, double? setUp = null)
+    public Bench Wrote(LogKind kind, StepId step, int copy, double atMin, double? minutes = null, double? setUp = null, Guid press = default, StepThen? then = null)
     {
-        log.Add(new(step.On(copy), kind, atMin, minutes, setUp));
+        log.Add(new(step.On(copy), kind, atMin, minutes, setUp, press, then));
         return this;
     }
 
@@ -42,7 +45,7 @@ internal sealed class Bench
 
     public static StepId Id(WorkZone zone, int coat, int pass = 1) => StepId.Coat(zone.Id, zone.Stack.Coats[coat].Id, pass);
 
-    public OpenWork Work(params Guid[] sets) => OpenWork.Of(zones, log, Way, sets.Length > 0 ? sets : null);
+    public OpenWork Work(params Guid[] sets) => OpenWork.Of([.. zones.Where(z => sets.Length == 0 || sets.Contains(z.Piece.SetId))], log, Way, log, Answers);
 
     public WorkTask Task() => new(Work(), Evenings, Way);
 

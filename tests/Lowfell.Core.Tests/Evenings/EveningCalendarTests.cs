@@ -61,7 +61,7 @@ public sealed class EveningCalendarTests
         var found = calendar.Sessions(Instant.FromUtc(2026, 6, 5, 12, 0));
         Assert.Equal([new LocalDate(2026, 6, 7), new(2026, 6, 9), new(2026, 6, 13)], found.Take(3).Select(f => f.Day));
         Assert.Equal(100, found[1].Session.Minutes);
-        Assert.True(found[^1].Day < new LocalDate(2026, 6, 5).PlusWeeks(EveningCalendar.Weeks));
+        Assert.True(found[^1].Day < new LocalDate(2026, 6, 5).PlusWeeks(EveningCalendar.UsualWeeks));
     }
 
     [Fact]
@@ -71,5 +71,32 @@ public sealed class EveningCalendarTests
         var begun = calendar.Sessions(Instant.FromUtc(2026, 6, 6, 19, 30));
         Assert.Equal(new(0, 90), begun[0].Session);
         Assert.Equal(new LocalDate(2026, 6, 7), calendar.Sessions(Instant.FromUtc(2026, 6, 6, 20, 55))[0].Day);
+    }
+
+    [Fact]
+    public void An_evening_runs_on_past_midnight_and_belongs_to_the_day_it_began_on()
+    {
+        var late = new EveningCalendar(London, [new(DayOfWeek.Friday, 21 * 60, 26 * 60)], []);
+        var first = late.Sessions(Instant.FromUtc(2026, 6, 5, 12, 0))[0];
+        Assert.Equal((300, new LocalDate(2026, 6, 5)), (first.Session.Minutes, first.Day));
+
+        // At half past midnight it still runs, for an hour and a half.
+        var now = late.Sessions(Instant.FromUtc(2026, 6, 5, 23, 30))[0];
+        Assert.Equal((0, 90, new LocalDate(2026, 6, 5)), (now.Session.Open, now.Session.Close, now.Day));
+        Assert.Equal(new LocalDate(2026, 6, 12), late.Sessions(Instant.FromUtc(2026, 6, 6, 1, 0))[0].Day);
+    }
+
+    [Fact]
+    public void Two_evenings_never_overlap()
+    {
+        var found = new EveningCalendar(London, [new(DayOfWeek.Friday, 21 * 60, 26 * 60)], [new(new(2026, 6, 6), (60, 300))]).Sessions(Instant.FromUtc(2026, 6, 5, 12, 0));
+        Assert.Equal(found[0].Session.Close, found[1].Session.Open);
+    }
+
+    [Fact]
+    public void A_year_can_be_planned_ahead()
+    {
+        var week = new EveningCalendar(London, [new(DayOfWeek.Monday, 1200, 1300)], []);
+        Assert.Equal((26, 52), (week.Sessions(SpringSaturday).Count, (week with { Weeks = 52 }).Sessions(SpringSaturday).Count));
     }
 }

@@ -26,7 +26,11 @@ public sealed class LearningTests
     });
 
     [Fact]
-    public void Nothing_is_believed_beyond_four_times() => Assert.Equal((4, 0.25), (Correction.Of([9, 9, 9])!.Factor, Correction.Of([0.11, 0.12, 0.13])!.Factor));
+    public void What_is_more_than_three_times_off_is_asked_about()
+    {
+        Assert.Equal([false, true, false, true], new[] { 3.0, 3.01, 0.34, 0.33 }.Select(f => Correction.Of([f, f, f])!.IsFar));
+        Assert.Equal(9, Correction.Of([9, 9, 9])!.Factor);
+    }
 
     [Fact]
     public void A_slip_of_the_finger_is_no_reading() => Assert.Null(Correction.Of([1.1, 1.2, 0.002, 60]));

@@ -179,7 +179,8 @@ public sealed class WorkTaskTests
         var post = bench.Zone(other, "Timber", Base);
         for (var copy = 1; copy <= 3; copy++)
         {
-            bench.Done(post, 0, copy, -10, 2 * bench.Work().Zones[1].Steps[0].MinutesPerCopy);
+            var step = StackSteps.Of(post.Stack)[0];
+            bench.Wrote(LogKind.Done, Bench.Id(post, 0), copy, -10, 2 * step.MinutesPerCopy, then: StepFacts.Then(step, step.MinutesPerCopy));
         }
 
         var work = bench.Work(Bench.SetId);

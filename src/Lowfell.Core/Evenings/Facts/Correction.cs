@@ -10,20 +10,21 @@ public sealed record Correction(double Factor, int Readings, double Low, double 
     /// <summary>Fewer readings correct nothing.</summary>
     public const int LeastReadings = 3;
 
-    /// <summary>A plan is never off by more than this: beyond it something else was measured.</summary>
-    private const double Most = 4;
+    /// <summary>Beyond so many times, either way, something else may have been measured: the painter is asked before the plan follows.</summary>
+    public const double Far = 3;
 
     // A reading so far off is a slip of the finger, not of the plan.
     private const double Slip = 10;
+
+    /// <summary>Whether it is so far off that the painter is asked first.</summary>
+    public bool IsFar => Factor is > Far or < 1 / Far;
 
     /// <summary>A robust correction from ratios; null where there are too few.</summary>
     /// <param name="ratios">Real over planned, each above 0.</param>
     public static Correction? Of(IEnumerable<double> ratios)
     {
         var sorted = ratios.Where(r => r is > 1 / Slip and < Slip).Order().ToArray();
-        return sorted.Length < LeastReadings
-            ? null
-            : new(Math.Clamp(At(sorted, 0.5), 1 / Most, Most), sorted.Length, At(sorted, 0.25), At(sorted, 0.75));
+        return sorted.Length < LeastReadings ? null : new(At(sorted, 0.5), sorted.Length, At(sorted, 0.25), At(sorted, 0.75));
     }
 
     // Linear between the two nearest.

@@ -3,9 +3,9 @@ using NodaTime;
 namespace Lowfell.Core.Evenings.Scheduling;
 
 /// <summary>An evening of every week, in the painter's own time.</summary>
-/// <param name="Day">Day of the week.</param>
+/// <param name="Day">Day of the week on which it begins.</param>
 /// <param name="StartMin">Begins, minutes after midnight.</param>
-/// <param name="EndMin">Ends, minutes after midnight.</param>
+/// <param name="EndMin">Ends, minutes after that midnight; beyond a day where it runs on into the next.</param>
 public sealed record EveningOfWeek(DayOfWeek Day, int StartMin, int EndMin);
 
 /// <summary>A day that is unlike its week.</summary>
@@ -22,11 +22,17 @@ public sealed record EveningCalendar(DateTimeZone Zone, IReadOnlyList<EveningOfW
     /// <summary>Minutes below which an evening is none.</summary>
     public const int LeastMinutes = 10;
 
+    /// <summary>Minutes above which one sitting is too long to be meant.</summary>
+    public const int MostMinutes = 16 * 60;
+
+    /// <summary>Weeks that are planned ahead where nothing else is said.</summary>
+    public const int UsualWeeks = 26;
+
     /// <summary>Weeks that are planned ahead.</summary>
-    public const int Weeks = 26;
+    public int Weeks { get; init; } = UsualWeeks;
 
     /// <summary>
-    /// Sessions from a moment on, with the local days that they are on. Paint dries by the sun and not by the clock: where the clocks are changed between two
+    /// Sessions from a moment on, with the local days that they begin on. Paint dries by the sun and not by the clock: where the clocks are changed between two
     /// evenings, they are an hour nearer or farther, and a session in which it happens is an hour shorter or longer.
     /// </summary>
     /// <param name="origin">The moment that minutes are counted from; a session that has begun by then begins at it.</param>
@@ -35,18 +41,22 @@ public sealed record EveningCalendar(DateTimeZone Zone, IReadOnlyList<EveningOfW
         var today = origin.InZone(Zone).Date;
         var unusual = Unusual.ToDictionary(u => u.Date, u => u.Times);
         var found = new List<(Session, LocalDate)>();
-        for (var day = today; day < today.PlusWeeks(Weeks); day = day.PlusDays(1))
+
+        // Last evening may still run on.
+        var free = 0;
+        for (var day = today.PlusDays(-1); day < today.PlusWeeks(Weeks); day = day.PlusDays(1))
         {
             (int From, int To)[] times = unusual.TryGetValue(day, out var own)
                 ? own is { } one ? [one] : []
                 : [.. Weekly.Where(w => (int)w.Day == (int)day.DayOfWeek % 7).OrderBy(w => w.StartMin).Select(w => (w.StartMin, w.EndMin))];
             foreach (var (from, to) in times)
             {
-                var open = Math.Max(0, Minutes(day, from, origin));
+                var open = Math.Max(free, Minutes(day, from, origin));
                 var close = Minutes(day, to, origin);
                 if (close - open >= LeastMinutes)
                 {
                     found.Add((new(open, close), day));
+                    free = close;
                 }
             }
         }

@@ -17,3 +17,6 @@ public sealed class StepMinutesBoundAttribute() : FigureBoundAttribute(0, 1000, 
 
 /// <summary>Minutes of setting up.</summary>
 public sealed class SetUpBoundAttribute() : FigureBoundAttribute(0, 240, "min");
+
+/// <summary>Ticks of how a coat was worked.</summary>
+public sealed class TicksBoundAttribute() : LengthBoundAttribute(0, 4);

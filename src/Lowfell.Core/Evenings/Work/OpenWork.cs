@@ -9,10 +9,13 @@ namespace Lowfell.Core.Evenings.Work;
 
 /// <summary>A zone with the steps of its stack.</summary>
 /// <param name="Zone">The zone, with its stack as it is to be done.</param>
-/// <param name="Prediction">What that will look like.</param>
+/// <param name="Predicting">Works out what that will look like, once it is asked for.</param>
 /// <param name="Steps">Its steps, with the painter's own figures where they are followed.</param>
-public sealed record OpenZone(WorkZone Zone, PredictedStack Prediction, IReadOnlyList<Step> Steps)
+public sealed record OpenZone(WorkZone Zone, Lazy<PredictedStack> Predicting, IReadOnlyList<Step> Steps)
 {
+    /// <summary>What its stack will look like.</summary>
+    public PredictedStack Prediction => Predicting.Value;
+
     /// <summary>Its stack.</summary>
     public StackDraft Stack => Zone.Stack;
 
@@ -62,21 +65,21 @@ public sealed class OpenWork
     public LearnedFigures Learned { get; }
 
     /// <summary>Puts it together.</summary>
-    /// <param name="zones">All zones of the bench, in the order of the screen: the painter's figures are learned from all of them.</param>
-    /// <param name="log">The log, in the order of its times.</param>
+    /// <param name="zones">The zones that are to be done, in the order of the screen.</param>
+    /// <param name="log">What was written down of them, in the order of its times.</param>
     /// <param name="way">How it is to be done.</param>
-    /// <param name="sets">The sets that are to be done; all where none are named.</param>
-    public static OpenWork Of(IReadOnlyList<WorkZone> zones, IReadOnlyList<LogFact> log, WorkWay way, IReadOnlyCollection<Guid>? sets = null)
+    /// <param name="readings">Entries of the whole log that may be learned from, as <see cref="LearnedFigures.From"/> takes them; those of these zones where none are given.</param>
+    /// <param name="answers">What the painter said of following a figure.</param>
+    public static OpenWork Of(IReadOnlyList<WorkZone> zones, IReadOnlyList<LogFact> log, WorkWay way, IReadOnlyList<LogFact>? readings = null, IReadOnlyDictionary<string, bool>? answers = null)
     {
         var done = new DoneSteps(log);
         var varied = zones.Select(z => z with { Stack = z.Stack with { Coats = [.. z.Stack.Coats.Select(c => Varied(c, way, z.Stack.Schools.Wash))] } })
             .Select(z => (Zone: z, Steps: StackSteps.Of(z.Stack))).ToList();
-        var learned = LearnedFigures.From(log, done, varied.Select(v => (v.Zone.Id, v.Steps)));
-        bool Wanted(WorkPiece p) => sets is null || sets.Contains(p.SetId);
-        var open = varied.Where(v => Wanted(v.Zone.Piece))
-            .Select(v => new OpenZone(v.Zone, Predictor.PredictMiddle(v.Zone.Stack), way.Learn ? [.. v.Steps.Select(learned.Correct)] : v.Steps)).ToList();
+        var now = varied.SelectMany(v => v.Steps.Select(step => (Id: step.Id(v.Zone.Id), Step: step))).DistinctBy(v => v.Id).ToDictionary(v => v.Id, v => v.Step);
+        var learned = LearnedFigures.From(readings ?? log, answers, id => now.GetValueOrDefault(id));
+        var open = varied.ConvertAll(v => new OpenZone(v.Zone, new(() => Predictor.PredictMiddle(v.Zone.Stack)), way.Learn ? [.. v.Steps.Select(learned.Correct)] : v.Steps));
         var pieces = zones.Select(z => z.Piece).DistinctBy(p => p.Id).ToDictionary(p => p.Id);
-        var parts = pieces.Values.Where(p => p.PartOfId is { } on && pieces.ContainsKey(on) && Wanted(p))
+        var parts = pieces.Values.Where(p => p.PartOfId is { } on && pieces.ContainsKey(on))
             .Select(p => new OpenPart(p, pieces[p.PartOfId!.Value], zones.First(z => z.Piece.Id == p.Id).Id));
         return new(Sprayed(open, way.Overspray), [.. parts], done, learned);
     }

@@ -10,7 +10,7 @@ namespace Lowfell.Web.Features.Evenings;
 /// <summary>An evening that comes every week.</summary>
 /// <param name="Day">Day of the week.</param>
 /// <param name="StartMin">Begins, minutes after midnight.</param>
-/// <param name="EndMin">Ends, minutes after midnight, up to 1440.</param>
+/// <param name="EndMin">Ends, minutes after that midnight; beyond 1440 where it runs on into the next day.</param>
 public sealed record WeeklyEvening(DayOfWeek Day, [EveningStartBound] int StartMin, [EveningEndBound] int EndMin);
 
 /// <summary>A day that is unlike its week.</summary>
@@ -36,8 +36,22 @@ public sealed record RoomView([TemperatureBound] double TemperatureC, [HumidityB
 /// <param name="Weekly">Evenings of every week.</param>
 /// <param name="Exceptions">Days that are unlike it.</param>
 /// <param name="Room">The room.</param>
-public sealed record CalendarView([VersionBound] int Version, [TagBound] string TimeZone, [WeeklyBound] IReadOnlyList<WeeklyEvening> Weekly, [ExceptionsBound] IReadOnlyList<CalendarException> Exceptions, RoomView Room)
+/// <param name="WeeksAhead">Weeks that are planned ahead.</param>
+/// <param name="SittingMin">Minutes of one step in one go, after which hands and eyes have a pause; none where there is no such limit.</param>
+/// <param name="PauseMin">Minutes of that pause.</param>
+public sealed record CalendarView(
+    [VersionBound] int Version,
+    [TagBound] string TimeZone,
+    [WeeklyBound] IReadOnlyList<WeeklyEvening> Weekly,
+    [ExceptionsBound] IReadOnlyList<CalendarException> Exceptions,
+    RoomView Room,
+    [WeeksBound] int WeeksAhead = EveningCalendar.UsualWeeks,
+    [SittingBound] int? SittingMin = null,
+    [PauseBound] int PauseMin = CalendarView.UsualPauseMin)
 {
+    /// <summary>Minutes of a pause where nothing else is said.</summary>
+    public const int UsualPauseMin = 5;
+
     /// <summary>Checks it.</summary>
     public void Check(Checks checks)
     {
@@ -50,9 +64,9 @@ public sealed record CalendarView([VersionBound] int Version, [TagBound] string 
         {
             var w = Weekly[i];
             Times(checks, $"weekly[{i}].", w.StartMin, w.EndMin);
-            if (Weekly.Take(i).Any(o => o.Day == w.Day && o.StartMin < w.EndMin && w.StartMin < o.EndMin))
+            if (Weekly.Take(i).Any(o => Overlap(o, w)))
             {
-                checks.Fault($"weekly[{i}].startMin", "This evening overlaps another of the same day.");
+                checks.Fault($"weekly[{i}].startMin", "This evening overlaps another one.");
             }
         }
 
@@ -79,13 +93,24 @@ public sealed record CalendarView([VersionBound] int Version, [TagBound] string 
     public EveningCalendar ToCore() => new(
         DateTimeZoneProviders.Tzdb[TimeZone],
         [.. Weekly.Select(w => new EveningOfWeek(w.Day, w.StartMin, w.EndMin))],
-        [.. Exceptions.Select(e => new UnusualDay(LocalDate.FromDateOnly(e.Date), e.StartMin is { } start ? (start, e.EndMin!.Value) : null))]);
+        [.. Exceptions.Select(e => new UnusualDay(LocalDate.FromDateOnly(e.Date), e.StartMin is { } start ? (start, e.EndMin!.Value) : null))])
+    {
+        Weeks = WeeksAhead,
+    };
+
+    // By minutes of a week that goes round: Sunday's late evening runs into Monday.
+    private static bool Overlap(WeeklyEvening a, WeeklyEvening b)
+    {
+        const int Day = EveningEndBoundAttribute.DayMinutes, Week = 7 * Day;
+        var apart = (((int)b.Day * Day) + b.StartMin - (((int)a.Day * Day) + a.StartMin) + Week) % Week;
+        return apart < a.EndMin - a.StartMin || Week - apart < b.EndMin - b.StartMin;
+    }
 
     private static void Times(Checks checks, string at, int start, int end)
     {
-        if (end - start < EveningCalendar.LeastMinutes)
+        if (end - start is < EveningCalendar.LeastMinutes or > EveningCalendar.MostMinutes)
         {
-            checks.Fault(at + "endMin", $"It ends {end - start} minutes after it begins; {EveningCalendar.LeastMinutes} minutes are the least, and an evening ends by midnight.");
+            checks.Fault(at + "endMin", $"It ends {end - start} minutes after it begins; {EveningCalendar.LeastMinutes} to {EveningCalendar.MostMinutes} are possible. An evening that runs past midnight ends on the next day.");
         }
     }
 }

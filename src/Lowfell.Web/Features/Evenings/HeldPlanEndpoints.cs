@@ -15,6 +15,7 @@ public static class HeldPlanEndpoints
         group.MapPut("", Hold).WithSummary("Holds a plan: one that a search found, or one made now. It takes the place of the one before.");
         group.MapPost("again", Again).WithSummary("Plans what is left from now on, and holds that; the one before can be put back.");
         group.MapPost("back", Back).WithSummary("Puts the plan back that was held before.");
+        group.MapGet("{id:guid}", Look).WithSummary("A plan that was kept, held or not, as it stands now.");
         group.MapDelete("", LetGo).WithSummary("Holds no plan: it is made anew each time.");
     }
 
@@ -34,6 +35,9 @@ public static class HeldPlanEndpoints
         await desk.HoldAsync(row, cancel);
         return TypedResults.Ok(await desk.ViewAsync(row, cancel));
     }
+
+    private static async Task<Ok<PlanView>> Look(Guid id, PlanDesk desk, LowfellDb db, CancellationToken cancel) =>
+        TypedResults.Ok(await desk.ViewAsync(await db.Plans.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, cancel) ?? throw RefusedException.NotFound("id", id), cancel));
 
     private static async Task<Ok<PlanView>> Again(PlanDesk desk, CancellationToken cancel)
     {

@@ -20,10 +20,10 @@ internal static class PlanCalendar
         {
             calendar.Events.Add(new CalendarEvent
             {
-                Uid = string.Create(CultureInfo.InvariantCulture, $"{evening.Day:yyyyMMdd}-{evening.CloseUtc:HHmm}-{benchId:n}@lowfell"),
+                Uid = string.Create(CultureInfo.InvariantCulture, $"{evening.Day:yyyyMMdd}-{evening.CloseAt:HHmm}-{benchId:n}@lowfell"),
                 DtStamp = new CalDateTime(now.UtcDateTime, "UTC"),
-                Start = new CalDateTime(evening.OpenUtc.UtcDateTime, "UTC"),
-                End = new CalDateTime(evening.CloseUtc.UtcDateTime, "UTC"),
+                Start = new CalDateTime(evening.OpenAt.UtcDateTime, "UTC"),
+                End = new CalDateTime(evening.CloseAt.UtcDateTime, "UTC"),
                 Summary = $"Painting: {Counted(evening.Steps.Count, "step", "steps")}",
                 Description = string.Join("\n", evening.Steps.Select(s => $"{s.What}{(s.Paint is null ? "" : " " + s.Paint)}: {s.Piece}, {s.Zone}, {Counted(s.Copies.Count, "copy", "copies")}")),
             });

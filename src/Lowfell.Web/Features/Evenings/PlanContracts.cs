@@ -5,6 +5,7 @@ using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Features.Stack;
 
@@ -47,15 +48,22 @@ public sealed record PlanRequest(
 }
 
 /// <summary>What readings of the log say of a figure.</summary>
+/// <param name="Key">What it is known by.</param>
 /// <param name="Of">Technique, station or material.</param>
 /// <param name="Factor">Real over planned, the median.</param>
 /// <param name="Readings">How many readings.</param>
 /// <param name="Low">A quarter of them are below.</param>
 /// <param name="High">A quarter of them are above.</param>
-public sealed record Learned(string Of, double Factor, int Readings, double Low, double High)
+/// <param name="Follows">Whether plans follow it.</param>
+/// <param name="Asks">It is so far off that plans follow it only once the painter says so, and nothing was said yet.</param>
+public sealed record Learned(string Key, string Of, double Factor, int Readings, double Low, double High, bool Follows, bool Asks)
 {
     /// <summary>From Core.</summary>
-    public static Learned From(string of, Correction c) => new(of, Math.Round(c.Factor, 2), c.Readings, Math.Round(c.Low, 2), Math.Round(c.High, 2));
+    internal static Learned From(string of, LearnedFigure figure)
+    {
+        var c = figure.Correction;
+        return new(figure.Key, of, Math.Round(c.Factor, 2), c.Readings, Math.Round(c.Low, 2), Math.Round(c.High, 2), figure.Rules, c.IsFar && figure.Answer is null);
+    }
 }
 
 /// <summary>What the log says of the painter's own figures; told whether or not the plan follows it.</summary>
@@ -65,15 +73,22 @@ public sealed record Learned(string Of, double Factor, int Readings, double Low,
 public sealed record LearnedView(IReadOnlyList<Learned> Minutes, IReadOnlyList<Learned> SetUps, IReadOnlyList<Learned> Drying)
 {
     /// <summary>From Core; those first that most readings tell.</summary>
-    public static LearnedView Of(LearnedFigures learned)
+    /// <param name="learned">The figures.</param>
+    /// <param name="material">Name of a material; null for one that is gone for good.</param>
+    internal static LearnedView Of(LearnedFigures learned, Func<Guid, string?> material)
     {
-        static IReadOnlyList<Learned> Most(IEnumerable<(string Of, Correction Correction)> all) => [.. all.OrderByDescending(l => l.Correction.Readings).ThenBy(l => l.Of).Select(l => Learned.From(l.Of, l.Correction))];
+        static IReadOnlyList<Learned> Most(IEnumerable<(string Of, LearnedFigure Figure)> all) => [.. all.OrderByDescending(l => l.Figure.Correction.Readings).ThenBy(l => l.Of).Select(l => Learned.From(l.Of, l.Figure))];
         return new(
             Most(learned.Minutes.Select(m => (StepWords.Of(m.Key), m.Value))),
             Most(learned.SetUps.Select(s => (StepWords.Of(s.Key), s.Value))),
-            Most(learned.Drying.Values.Select(d => (d.Name, d.Correction))));
+            Most(learned.Drying.Select(d => (Name: material(d.Key), d.Value)).Where(d => d.Name is not null).Select(d => (d.Name!, d.Value))));
     }
 }
+
+/// <summary>What the painter says of following a learned figure.</summary>
+/// <param name="Key">The figure.</param>
+/// <param name="Follow">Follow it or not; none to leave it to the rule again.</param>
+public sealed record LearnedAnswer([TagBound] string Key, bool? Follow);
 
 /// <summary>A planned step: one pass of a coat on some copies, one after the other, or a part that is fitted on them.</summary>
 /// <param name="ZoneId">The zone; of a part one of its zones.</param>
@@ -89,14 +104,14 @@ public sealed record LearnedView(IReadOnlyList<Learned> Minutes, IReadOnlyList<L
 /// <param name="Colour">Its colour.</param>
 /// <param name="Copies">Numbers of the copies.</param>
 /// <param name="Station">Station.</param>
-/// <param name="StartUtc">Hands-on work begins.</param>
-/// <param name="EndUtc">It ends.</param>
+/// <param name="StartAt">Hands-on work begins.</param>
+/// <param name="EndAt">It ends.</param>
 /// <param name="SetUpMin">Setting up before it, minutes.</param>
-/// <param name="ReadyUtc">From when all its copies are ready for it, by what is written down; none where nothing is or it is long ago.</param>
-/// <param name="DueUtc">Until when it has to be begun, by what is written down; none without a window.</param>
-/// <param name="DryUtc">The last copy is recoat-dry.</param>
-/// <param name="NextFromUtc">The next coat may come.</param>
-/// <param name="NextByUtc">By then it must; none without a window.</param>
+/// <param name="ReadyAt">From when all its copies are ready for it, by what is written down; none where nothing is or it is long ago.</param>
+/// <param name="DueAt">Until when it has to be begun, by what is written down; none without a window.</param>
+/// <param name="DryAt">The last copy is recoat-dry.</param>
+/// <param name="NextFrom">The next coat may come.</param>
+/// <param name="NextBy">By then it must; none without a window.</param>
 /// <param name="After">Recess, face and edge after all its passes.</param>
 /// <param name="Sample">Core sample before the coat: substrate first.</param>
 /// <param name="Mix">What to mix for these copies.</param>
@@ -119,14 +134,14 @@ public sealed record PlannedStep(
     string? Colour,
     IReadOnlyList<int> Copies,
     Station Station,
-    DateTimeOffset StartUtc,
-    DateTimeOffset EndUtc,
+    DateTimeOffset StartAt,
+    DateTimeOffset EndAt,
     double SetUpMin,
-    DateTimeOffset? ReadyUtc,
-    DateTimeOffset? DueUtc,
-    DateTimeOffset DryUtc,
-    DateTimeOffset NextFromUtc,
-    DateTimeOffset? NextByUtc,
+    DateTimeOffset? ReadyAt,
+    DateTimeOffset? DueAt,
+    DateTimeOffset DryAt,
+    DateTimeOffset NextFrom,
+    DateTimeOffset? NextBy,
     IReadOnlyList<string> After,
     IReadOnlyList<Sets.SampleStratum> Sample,
     CoatMixView? Mix,
@@ -138,10 +153,10 @@ public sealed record PlannedStep(
 
 /// <summary>An evening with its steps.</summary>
 /// <param name="Day">The day.</param>
-/// <param name="OpenUtc">It begins.</param>
-/// <param name="CloseUtc">It ends.</param>
+/// <param name="OpenAt">It begins.</param>
+/// <param name="CloseAt">It ends.</param>
 /// <param name="Steps">Steps in order.</param>
-public sealed record PlannedEvening(DateOnly Day, DateTimeOffset OpenUtc, DateTimeOffset CloseUtc, IReadOnlyList<PlannedStep> Steps);
+public sealed record PlannedEvening(DateOnly Day, DateTimeOffset OpenAt, DateTimeOffset CloseAt, IReadOnlyList<PlannedStep> Steps);
 
 /// <summary>What a plan comes to.</summary>
 /// <param name="DoneOn">The day on which it is done; none where it can't be.</param>
@@ -207,13 +222,13 @@ public sealed record KeptPlanView(Guid Id, DateTimeOffset MadeAt, PlanRequest Re
 /// <param name="Piece">Name of the piece.</param>
 /// <param name="Zone">Name of the zone.</param>
 /// <param name="Copies">Numbers of the copies.</param>
-/// <param name="AtUtc">When it is planned.</param>
+/// <param name="At">When it is planned.</param>
 /// <param name="What">What will be seen.</param>
 /// <param name="Why">Why.</param>
 /// <param name="Figure">The figure behind it.</param>
 /// <param name="Remedy">What helps then; empty where nothing but waiting does.</param>
 public sealed record PlanFinding(
-    string Rule, string Title, Severity Severity, Guid ZoneId, Guid CoatId, string Piece, string Zone, IReadOnlyList<int> Copies, DateTimeOffset AtUtc, string What, string Why, string Figure, string Remedy);
+    string Rule, string Title, Severity Severity, Guid ZoneId, Guid CoatId, string Piece, string Zone, IReadOnlyList<int> Copies, DateTimeOffset At, string What, string Why, string Figure, string Remedy);
 
 /// <summary>What one copy of a piece costs, from the ground up.</summary>
 /// <param name="PieceId">The piece.</param>
@@ -225,15 +240,29 @@ public sealed record PlanFinding(
 /// <param name="PaletteMost">Copies that the palette lasts for; none where nothing on it goes off.</param>
 public sealed record CopyCostView(Guid PieceId, string Piece, int Copies, double Minutes, double WaitMin, int BreakEven, int? PaletteMost);
 
+/// <summary>Open steps of a zone that a plan does not have.</summary>
+/// <param name="Where">Piece and zone.</param>
+/// <param name="Steps">Steps, copy by copy.</param>
+public sealed record NotPlannedZone(string Where, int Steps);
+
+/// <summary>Open steps that a plan does not have.</summary>
+/// <param name="Steps">How many, copy by copy.</param>
+/// <param name="Zones">Where most of them are.</param>
+/// <param name="More">Zones that are not named.</param>
+public sealed record NotPlanned(int Steps, IReadOnlyList<NotPlannedZone> Zones, int More);
+
 /// <summary>A plan of the evenings.</summary>
 /// <param name="Summary">What it comes to.</param>
 /// <param name="Steps">Steps copy by copy.</param>
 /// <param name="Problem">What stands in its way.</param>
 /// <param name="Waiting">What can't be planned yet, and why.</param>
+/// <param name="NotPlanned">Open steps that it does not have.</param>
+/// <param name="Later">Sets that are not begun within the weeks that are planned ahead.</param>
 /// <param name="Findings">Steps that come too soon or too late.</param>
 /// <param name="Copies">What one copy of each piece costs.</param>
 /// <param name="Calendar">Evenings that are used.</param>
 /// <param name="TimeZone">Time zone.</param>
+/// <param name="Today">The painter's day when it was made.</param>
 /// <param name="Learned">What the log says of the painter's own figures.</param>
 /// <param name="Kept">The held plan that this is; none for one made at this moment.</param>
 /// <param name="CautionNote">What every caution ends with.</param>
@@ -242,10 +271,13 @@ public sealed record PlanView(
     int Steps,
     string? Problem,
     IReadOnlyList<string> Waiting,
+    NotPlanned NotPlanned,
+    IReadOnlyList<string> Later,
     IReadOnlyList<PlanFinding> Findings,
     IReadOnlyList<CopyCostView> Copies,
     IReadOnlyList<PlannedEvening> Calendar,
     string TimeZone,
+    DateOnly Today,
     LearnedView Learned,
     KeptPlanView? Kept,
     string CautionNote);
@@ -258,7 +290,8 @@ public sealed record SetDone(Guid SetId, DateOnly? DoneOn);
 /// <summary>Another way to do it.</summary>
 /// <param name="Name">What is done otherwise.</param>
 /// <param name="Summary">What it comes to.</param>
-public sealed record WhatIf(string Name, PlanSummary Summary);
+/// <param name="Request">It, to be looked at and taken; none for the plan that the others are beside.</param>
+public sealed record WhatIf(string Name, PlanSummary Summary, PlanRequest? Request);
 
 /// <summary>What is to be held as the plan: one that a search found, or one made at this moment.</summary>
 /// <param name="PlanId">A plan that was found.</param>

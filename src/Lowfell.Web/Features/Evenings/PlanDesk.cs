@@ -10,8 +10,9 @@ namespace Lowfell.Web.Features.Evenings;
 /// <summary>Where plans are made, held and looked up for the bench of a request or a job.</summary>
 /// <param name="db">Database.</param>
 /// <param name="open">The bench.</param>
+/// <param name="keep">What was made before and still holds.</param>
 /// <param name="clock">Time.</param>
-public sealed class PlanDesk(LowfellDb db, OpenBench open, TimeProvider clock)
+public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, TimeProvider clock)
 {
     private const int SearchMs = 400;
     private const int MostMoved = 200;
@@ -23,11 +24,10 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, TimeProvider clock)
     internal async Task<Planner> OpenAsync(PlanRequest request, CancellationToken cancel)
     {
         await CheckAsync(request, cancel);
-        var bench = await BenchAsync(cancel);
-        var shelf = await open.ShelfAsync(cancel);
+        var mark = await PlanKeep.MarkAsync(db, cancel);
         // Whole minutes: an evening begins at half past seven, not twelve seconds later.
         var now = Instant.FromUnixTimeSeconds(clock.GetUtcNow().ToUnixTimeSeconds() / 60 * 60);
-        return await Planner.OpenAsync(request, bench, shelf, db, now, cancel);
+        return await keep.PlannerAsync(open.BenchId, mark, request, now, cancel);
     }
 
     /// <summary>The held plan, as far as it is still to be done; else one made now.</summary>
@@ -39,18 +39,21 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, TimeProvider clock)
         }
 
         var planner = await OpenAsync(request, cancel);
-        return new PlanWriter(planner).View(planner.AtOnce(SearchMs));
+        return new PlanWriter(planner).View(planner.AtOnce(SearchMs, cancel));
     }
 
     /// <summary>Refuses a request that names what is not there.</summary>
     internal async Task CheckAsync(PlanRequest request, CancellationToken cancel)
     {
-        foreach (var id in request.SetIds ?? [])
+        if (request.SetIds is not { Count: > 0 } wanted)
         {
-            if (!await db.Sets.AnyAsync(s => s.Id == id && s.DeletedAt == null, cancel))
-            {
-                throw RefusedException.NotFound("setIds", id);
-            }
+            return;
+        }
+
+        var known = await db.Sets.Where(s => wanted.Contains(s.Id) && s.DeletedAt == null).Select(s => s.Id).ToListAsync(cancel);
+        if (wanted.Except(known).Select(id => (Guid?)id).FirstOrDefault() is { } gone)
+        {
+            throw RefusedException.NotFound("setIds", gone);
         }
     }
 
@@ -68,6 +71,7 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, TimeProvider clock)
             Request = Kept.Write(request),
             Lots = Kept.Write(planner.Keep(state.Best)),
             Summary = Kept.Write(writer.Summary(state)),
+            TaskMark = planner.Mark(state.Best.Lots.Count == 0 ? 0 : planner.Evenings[state.Best.LastSession].Session.Close),
         };
     }
 
@@ -76,7 +80,7 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, TimeProvider clock)
     {
         var planner = await OpenAsync(request, cancel);
         var before = await HeldAsync(cancel) is { } held ? Kept.Read<List<KeptLot>>(held.Lots) : null;
-        var state = planner.AtOnce(SearchMs, before);
+        var state = before is null ? planner.AtOnce(SearchMs, cancel) : planner.AtOnce(SearchMs, before);
         if (state.Best.Lots.Count == 0)
         {
             throw new RefusedException("request", "There is nothing to hold: no coat is open, or no evening is set.");
@@ -115,7 +119,8 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, TimeProvider clock)
         var held = new HeldPlan(lots, planner.Task);
         var summary = Kept.Read<PlanSummary>(row.Summary);
         var now = planner.Minutes(clock.GetUtcNow());
-        return writer.ViewKept(held, summary) with
+        var same = held.Evenings() is [.., var last] && row.TaskMark == planner.Mark(last.Session.Close);
+        return writer.ViewKept(held, summary, same) with
         {
             Kept = new(
                 row.Id, row.MadeAt, request, held.Slipped(now), held.Missing(), held.Gone(), await CompareAsync(row, held, summary, planner, writer, cancel), [.. held.Over(now).Select(EveningFact.Of)]),

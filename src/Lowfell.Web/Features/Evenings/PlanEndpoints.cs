@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using System.Security.Cryptography;
 using System.Text;
+using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Stacks;
@@ -27,8 +28,10 @@ public static class PlanEndpoints
     {
         var group = app.MapGroup("/api/plan").WithTags("Evenings").ProducesValidationProblem();
         group.MapPost("", Plan).WithSummary("Plans the open coats of sets through the evenings; nothing is kept.");
+        group.MapPost("look", Look).WithSummary("The same made at this moment, whatever plan is held: to be looked at before it is.");
         group.MapPost("what-ifs", WhatIfs).WithSummary("The same plan beside other ways to do it.");
         group.MapGet("done-by", DoneBy).WithSummary("The evening on which each set with open steps is done, by the held plan or one made now over all sets.");
+        group.MapPut("learned", Answer).WithSummary("Says whether plans are to follow a figure that was learned from the log.");
         group.MapGet("feed", GetFeed).WithSummary("The address at which a calendar program may follow the plan; none until one is made.");
         group.MapPost("feed", NewFeed).WithSummary("A new secret address for calendar programs; the old one ends.");
         group.MapDelete("feed", CloseFeed).WithSummary("Ends the address.");
@@ -38,6 +41,35 @@ public static class PlanEndpoints
 
     private static async Task<Ok<PlanView>> Plan(PlanRequest request, PlanDesk desk, CancellationToken cancel) =>
         TypedResults.Ok(await desk.CurrentAsync(request, cancel));
+
+    private static async Task<Ok<PlanView>> Look(PlanRequest request, PlanDesk desk, CancellationToken cancel)
+    {
+        var planner = await desk.OpenAsync(request, cancel);
+        return TypedResults.Ok(new PlanWriter(planner).View(planner.AtOnce(WhatIfMs, cancel)));
+    }
+
+    private static async Task<NoContent> Answer(LearnedAnswer answer, LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        if (!LearnedFigures.IsKey(answer.Key))
+        {
+            throw new RefusedException("key", $"{answer.Key} is no figure that is learned.", 404);
+        }
+
+        var bench = open.BenchId;
+        if (answer.Follow is not { } follow)
+        {
+            await db.LearnedAnswers.Where(a => a.Key == answer.Key).ExecuteDeleteAsync(cancel);
+            return TypedResults.NoContent();
+        }
+
+        await db.Database.ExecuteSqlAsync(
+            $"""
+            INSERT INTO learned_answers ("BenchId", "Key", "Follow") VALUES ({bench}, {answer.Key}, {follow})
+            ON CONFLICT ("BenchId", "Key") DO UPDATE SET "Follow" = excluded."Follow"
+            """,
+            cancel);
+        return TypedResults.NoContent();
+    }
 
     private static async Task<Ok<List<SetDone>>> DoneBy(PlanDesk desk, LowfellDb db, CancellationToken cancel)
     {
@@ -54,13 +86,16 @@ public static class PlanEndpoints
     {
         var bench = await desk.BenchAsync(cancel);
         var calendar = CalendarEndpoints.Of(bench);
+        // What is done otherwise is beside the plan in force: where one is held, what that was asked for.
+        var inForce = await desk.HeldAsync(cancel) is { } row ? await desk.ViewAsync(row, cancel) : null;
+        request = inForce?.Kept!.Request ?? request;
         var plain = await desk.OpenAsync(request, cancel);
-        var asPlanned = plain.AtOnce(WhatIfMs);
+        var asPlanned = plain.AtOnce(WhatIfMs, cancel);
         var kept = plain.Keep(asPlanned.Best);
         var ways = new OtherWays(plain.Task);
-        (string Name, PlanRequest Request)[] tried =
+        List<(string Name, PlanRequest Request)> tried =
         [
-            ("as planned", request),
+            .. inForce is null ? [] : new (string, PlanRequest)[] { ("planned anew from now on", request) },
             .. ways.Optional() is { Count: > 0 } optional
                 ? [("without all coats that may be left out", request with { WithoutOptional = true }), .. optional.Select(o => ($"without {Named(o)}", request with { WithoutCoats = [o.Coat.Id] }))]
                 : Array.Empty<(string, PlanRequest)>(),
@@ -70,15 +105,15 @@ public static class PlanEndpoints
             .. ways.Batches().Select(n => (n == 1 ? "each copy from start to end" : $"{n} copies at a time", request with { MostCopies = n })),
             .. OneMore(calendar) is { } more ? [($"{more.Day} evenings too", request with { OneMore = more })] : Array.Empty<(string, PlanRequest)>(),
         ];
-        var answer = new List<WhatIf>();
+        var answer = new List<WhatIf> { new("as planned", inForce?.Summary ?? new PlanWriter(plain).Summary(asPlanned), null) };
         foreach (var (name, way) in tried)
         {
             var planner = way == request ? plain : await desk.OpenAsync(way, cancel);
 
             // What only shortens a wait or leaves something out is never later: the plan as it is still stands.
             var eases = way.MostCopies == request.MostCopies && way.Overspray == request.Overspray;
-            var state = way == request ? asPlanned : planner.AtOnce(WhatIfMs, eases ? kept : null);
-            answer.Add(new(name == WarmAir ? $"{name} on {new OtherWays(planner.Task).Named(s => s.Coat.Hurried)}" : name, new PlanWriter(planner).Summary(state)));
+            var state = way == request ? asPlanned : eases ? planner.AtOnce(WhatIfMs, kept) : planner.AtOnce(WhatIfMs, cancel);
+            answer.Add(new(name == WarmAir ? $"{name} on {new OtherWays(planner.Task).Named(s => s.Coat.Hurried)}" : name, new PlanWriter(planner).Summary(state), way));
         }
 
         return TypedResults.Ok(answer);

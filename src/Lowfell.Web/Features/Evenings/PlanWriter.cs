@@ -25,13 +25,16 @@ internal sealed class PlanWriter(Planner planner)
         return new(
             Summary(state, Ml(evenings)),
             planner.Task.Plan.PieceSteps,
-            planner.Evenings.Count == 0 && planner.Task.Plan.PieceSteps > 0 ? "There is no evening yet. Say when you paint." : state.Best.Problem is { } problem ? Words(problem) : null,
+            Problem(state.Best),
             planner.Task.Waiting,
+            Left(state.Best.Lots.SelectMany(l => l.Lot.Copies.Select(copy => l.Lot.Id.On(copy)))),
+            Later(),
             Findings(state.Best),
             Copies(),
             evenings,
             planner.Calendar.TimeZone,
-            LearnedView.Of(work.Learned),
+            planner.Day(planner.Origin.ToDateTimeOffset()),
+            LearnedView.Of(work.Learned, id => planner.Source.Shelf.Find(id)?.Name),
             null,
             Cautions.Defer);
     }
@@ -40,7 +43,10 @@ internal sealed class PlanWriter(Planner planner)
     public PlanSummary Summary(SolveState state) => Summary(state, Ml(Evenings(state.Best, planner.Evenings)));
 
     /// <summary>What is left of a kept plan: steps that are done, or are no longer in their stacks, are off.</summary>
-    public PlanView ViewKept(HeldPlan held, PlanSummary summary)
+    /// <param name="held">The plan.</param>
+    /// <param name="summary">What it came to when it was made.</param>
+    /// <param name="same">What there is to do is what it was made for: what was proved of it still holds.</param>
+    public PlanView ViewKept(HeldPlan held, PlanSummary summary, bool same)
     {
         var (plan, sessions) = (held.AsPlan(), held.Evenings());
         var evenings = Evenings(plan, sessions);
@@ -48,25 +54,66 @@ internal sealed class PlanWriter(Planner planner)
             summary with
             {
                 DoneOn = sessions.Count > 0 ? sessions[^1].Day : summary.DoneOn,
+                NotBefore = same ? summary.NotBefore : Day(ListScheduler.EarliestFinish(planner.Task.Plan)),
                 Evenings = sessions.Count,
                 WorkMin = Math.Round(plan.WorkMin),
                 SetUps = plan.SetUps,
-                IdleMin = summary.IdleMin,
+                IdleMin = Math.Round(plan.IdleMin),
                 PaintMl = Ml(evenings),
-                LeastEvenings = null,
-                LeastSetUps = null,
+                LeastEvenings = same ? summary.LeastEvenings : null,
+                LeastSetUps = same ? summary.LeastSetUps : null,
             },
             held.Left.Sum(l => l.Copies.Count),
             null,
             planner.Task.Waiting,
+            Left(held.Left.SelectMany(l => l.Copies.Select(copy => l.Id.On(copy)))),
+            Later(),
             Findings(plan),
             Copies(),
             evenings,
             planner.Calendar.TimeZone,
-            LearnedView.Of(work.Learned),
+            planner.Day(planner.Origin.ToDateTimeOffset()),
+            LearnedView.Of(work.Learned, id => planner.Source.Shelf.Find(id)?.Name),
             null,
             Cautions.Defer);
     }
+
+    // Open steps that a plan does not have, by piece and zone.
+    private NotPlanned Left(IEnumerable<CopyStep> planned)
+    {
+        const int MostNamed = 6;
+        var has = planned.ToHashSet();
+        var left = planner.Task.Steps.Where(step => !has.Contains(step)).ToList();
+        var named = left.GroupBy(step => step.Step.IsFit ? work.Part(step.Step)!.Host.Name : work.Zone(step.Step.ZoneId) is { } zone ? $"{zone.Zone.Piece.Name}, {zone.Zone.Name}" : "")
+            .Select(g => new NotPlannedZone(g.Key, g.Count())).OrderByDescending(z => z.Steps).ToList();
+        return new(left.Count, [.. named.Take(MostNamed)], Math.Max(0, named.Count - MostNamed));
+    }
+
+    private List<string> Later() => [.. planner.Source.Later.Select(s => s.Name)];
+
+    private DateOnly? Day(int session) => session >= 0 && session < planner.Evenings.Count ? planner.Evenings[session].Day : null;
+
+    private string? Problem(Plan plan)
+    {
+        if (planner.Task.Plan.PieceSteps == 0 && planner.Source.Later.Count == 0)
+        {
+            return null;
+        }
+
+        if (planner.Evenings.Count == 0)
+        {
+            return planner.Calendar.Weekly.Count == 0 && planner.Calendar.Exceptions.Count == 0
+                ? "There is no evening yet. Say when you paint."
+                : $"No evening falls into the next {planner.Calendar.WeeksAhead} weeks. Add one, or plan further ahead.";
+        }
+
+        var left = planner.Task.Plan.PieceSteps - plan.Lots.Sum(l => l.Lot.Copies.Count);
+        return plan.Problem is { Kind: not PlanProblemKind.CalendarEnds } problem ? Words(problem)
+            : left == 0 && planner.Source.Later.Count == 0 ? null
+            : $"Not done within {planner.Calendar.WeeksAhead} weeks: {(left > 0 ? $"{left} steps are left" : "")}{(left > 0 && planner.Source.Later.Count > 0 ? ", and " : "")}{(planner.Source.Later.Count > 0 ? Sets(planner.Source.Later.Count) : "")}. More or longer evenings help, fewer sets at once{(planner.Calendar.WeeksAhead < EveningCalendar.UsualWeeks * 2 ? ", or planning further ahead" : "")}.";
+    }
+
+    private static string Sets(int n) => n == 1 ? "one set is not begun" : $"{n} sets are not begun";
 
     private List<PlanFinding> Findings(Plan plan) => [.. PlanTimes.Judge(plan, planner.Task).Select(f => new PlanFinding(
         f.Finding.Rule.Id, f.Finding.Rule.Title, f.Finding.Severity, f.Zone.Zone.Id, f.Step.Coat.Id, f.Zone.Zone.Piece.Name, f.Zone.Zone.Name, f.Copies, planner.At(f.StartMin),
@@ -90,10 +137,9 @@ internal sealed class PlanWriter(Planner planner)
 
     private PlanSummary Summary(SolveState state, double ml)
     {
-        DateOnly? Day(int session) => session >= 0 && session < planner.Evenings.Count ? planner.Evenings[session].Day : null;
         var (plan, bounds) = (state.Best, state.Bounds);
         return new(
-            plan.Problem is null ? Day(plan.LastSession) : null,
+            plan.Problem is null && planner.Source.Later.Count == 0 ? Day(plan.LastSession) : null,
             Day(bounds.LastSession),
             plan.SessionsUsed,
             Math.Round(plan.WorkMin),
@@ -199,7 +245,7 @@ internal sealed class PlanWriter(Planner planner)
         {
             PlanProblemKind.LongerThanAnySession => $"{what} takes {problem.Lot.MinutesPerCopy:0} minutes for one copy, longer than any evening. Make an evening longer, or split the zone.",
             PlanProblemKind.WindowDoesNotFit => $"{what} must be followed by {next} {problem.Lot.LagMin:0} to {problem.Lot.MostLagMin:0} minutes later, and both don't fit into one evening. Make an evening longer.",
-            _ => $"{what} does not fit into the next {EveningCalendar.Weeks} weeks. Add evenings, or plan fewer sets.",
+            _ => $"{what} does not fit into the evenings ahead.",
         };
     }
 

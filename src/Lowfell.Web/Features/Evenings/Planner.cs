@@ -2,21 +2,37 @@ using System.Diagnostics;
 using Lowfell.Core.Evenings.Scheduling;
 using Lowfell.Core.Evenings.Solving;
 using Lowfell.Core.Evenings.Work;
-using Lowfell.Store;
-using Lowfell.Web.Benches;
 using NodaTime;
 
 namespace Lowfell.Web.Features.Evenings;
 
-/// <summary>The open work of sets and the evenings of the calendar, from a moment on: minutes of Core and moments of the painter's clock.</summary>
+/// <summary>The open work of sets and the evenings of the calendar, from a moment on: minutes of Core and moments of the painter's clock. Any number of requests may ask it at once.</summary>
 internal sealed class Planner
 {
-    private Planner(Instant origin, CalendarView calendar, OpenWork work, WorkWay way)
+    private readonly Lock planning = new();
+    private readonly DateTimeZone zone;
+    private (int Ms, SolveState State)? made;
+
+    /// <summary>Makes it.</summary>
+    /// <param name="source">What was read.</param>
+    /// <param name="request">What is to be planned of it, and how.</param>
+    public Planner(PlanSource source, PlanRequest request)
     {
-        (Origin, Calendar) = (origin, calendar);
-        Evenings = [.. calendar.ToCore().Sessions(origin).Select(s => new Evening(s.Session, s.Day.ToDateOnly()))];
-        Task = new(work, [.. Evenings.Select(e => e.Session)], way);
+        var calendar = source.Calendar;
+        if (request.OneMore is { } more)
+        {
+            calendar = calendar with { Weekly = [.. calendar.Weekly, more] };
+        }
+
+        var hours = calendar.ToCore();
+        (Source, Origin, Calendar, zone) = (source, source.Origin, calendar, hours.Zone);
+        Evenings = [.. hours.Sessions(Origin).Select(s => new Evening(s.Session, s.Day.ToDateOnly()))];
+        var way = request.Way(calendar.Room.CansFit);
+        Task = new(source.Work.Of(way), [.. Evenings.Select(e => e.Session)], way);
     }
+
+    /// <summary>What was read.</summary>
+    public PlanSource Source { get; }
 
     /// <summary>The moment that minutes are counted from.</summary>
     public Instant Origin { get; }
@@ -33,27 +49,26 @@ internal sealed class Planner
     /// <summary>What there is to do.</summary>
     public OpenWork Work => Task.Work;
 
-    /// <summary>Reads what is to be planned.</summary>
-    public static async Task<Planner> OpenAsync(PlanRequest request, Bench bench, OpenShelf shelf, LowfellDb db, Instant now, CancellationToken cancel)
-    {
-        var calendar = CalendarEndpoints.Of(bench);
-        if (request.OneMore is { } more)
-        {
-            calendar = calendar with { Weekly = [.. calendar.Weekly, more] };
-        }
-
-        var way = request.Way(calendar.Room.CansFit);
-        return new(now, calendar, await WorkReader.ReadAsync(way, request.SetIds, now.ToDateTimeOffset(), bench, shelf, db, cancel), way);
-    }
-
-    /// <summary>A plan at once, looked at again for some milliseconds.</summary>
+    /// <summary>A plan at once, looked at again for some milliseconds; one that was looked at for as long is kept.</summary>
     /// <param name="searchMs">Milliseconds of looking.</param>
-    /// <param name="before">A plan whose order is followed as far as it is as good.</param>
-    public SolveState AtOnce(int searchMs, IReadOnlyList<KeptLot>? before = null)
+    /// <param name="cancel">Nobody waits for it any more.</param>
+    public SolveState AtOnce(int searchMs, CancellationToken cancel = default)
     {
-        var clock = Stopwatch.StartNew();
-        return PlanMaker.AtOnce(Task, () => clock.ElapsedMilliseconds < searchMs, before is null ? null : Held(before));
+        lock (planning)
+        {
+            if (made is not { } kept || kept.Ms < searchMs)
+            {
+                made = (searchMs, Look(searchMs, null, cancel));
+            }
+
+            return made.Value.State;
+        }
     }
+
+    /// <summary>A plan at once that follows another one's order as far as it is as good.</summary>
+    /// <param name="searchMs">Milliseconds of looking.</param>
+    /// <param name="before">The other one's lots.</param>
+    public SolveState AtOnce(int searchMs, IReadOnlyList<KeptLot> before) => Look(searchMs, Held(before), CancellationToken.None);
 
     /// <summary>The best plan that can be found in the time.</summary>
     public SolveState Solve(double seconds, Action<SolveState> tell, CancellationToken cancel)
@@ -71,12 +86,25 @@ internal sealed class Planner
     {
         var (session, day) = Evenings[l.Session];
         // To the tick, not to the hundredth of a minute: it must still hold when it is checked again.
-        return KeptLot.Of(l, (Origin + Duration.FromMinutes(l.Start)).ToDateTimeOffset(), day, At(session.Open), At(session.Close));
+        return KeptLot.Of(l, (Origin + Duration.FromMinutes(l.Start)).ToDateTimeOffset(), day, At(session.Open).ToUniversalTime(), At(session.Close).ToUniversalTime());
     })];
 
-    /// <summary>A moment by the minutes from the origin.</summary>
-    public DateTimeOffset At(double minutes) => (Origin + Duration.FromMinutes(Math.Round(minutes, 2))).ToDateTimeOffset();
+    /// <summary>A moment by the minutes from the origin, as the painter's clock tells it: no other table of time zones is asked.</summary>
+    public DateTimeOffset At(double minutes) => (Origin + Duration.FromMinutes(Math.Round(minutes, 2))).InZone(zone).ToDateTimeOffset();
 
     /// <summary>Minutes from the origin to a moment.</summary>
     public double Minutes(DateTimeOffset at) => (Instant.FromDateTimeOffset(at) - Origin).TotalMinutes;
+
+    /// <summary>Mark of the task as far as a plan of it goes: what was proved holds as long as it is the same.</summary>
+    /// <param name="untilMin">End of the plan.</param>
+    public string Mark(double untilMin) => TaskMark.Of(Task, Origin.ToUnixTimeSeconds() / 60, untilMin);
+
+    /// <summary>The painter's day at a moment.</summary>
+    public DateOnly Day(DateTimeOffset at) => Instant.FromDateTimeOffset(at).InZone(zone).Date.ToDateOnly();
+
+    private SolveState Look(int searchMs, IReadOnlyList<HeldLot>? before, CancellationToken cancel)
+    {
+        var clock = Stopwatch.StartNew();
+        return PlanMaker.AtOnce(Task, () => clock.ElapsedMilliseconds < searchMs && !cancel.IsCancellationRequested, before);
+    }
 }

@@ -3,6 +3,8 @@ using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Wording;
+using Lowfell.Store;
+using Lowfell.Web.Api;
 
 namespace Lowfell.Web.Features.Log;
 
@@ -25,6 +27,9 @@ namespace Lowfell.Web.Features.Log;
 /// <param name="Remedy">What mended it.</param>
 /// <param name="PhotoId">Its picture, kept before.</param>
 /// <param name="Note">What went wrong, or a remark.</param>
+/// <param name="MixedMl">How much was mixed for it, ml, where it was not as planned: so much is taken from the shelf.</param>
+/// <param name="Ticks">How it was worked.</param>
+/// <param name="OfId">A problem or remark that this takes back, or says anew.</param>
 public sealed record LogAction(
     Guid Id,
     LogKind Kind,
@@ -43,7 +48,58 @@ public sealed record LogAction(
     [NoteBound] string Cause = "",
     [NoteBound] string Remedy = "",
     Guid? PhotoId = null,
-    [NoteBound] string Note = "");
+    [NoteBound] string Note = "",
+    [MixedVolumeBound] double? MixedMl = null,
+    [TicksBound] IReadOnlyList<WorkedWith>? Ticks = null,
+    Guid? OfId = null)
+{
+    /// <summary>Checks what no bound says.</summary>
+    /// <exception cref="RefusedException">Something of it can't be.</exception>
+    internal void Check(ZoneRow zone, DateTimeOffset now)
+    {
+        var checks = new Checks();
+        if (Id == Guid.Empty)
+        {
+            checks.Fault("id", "An action has an id of its own.");
+        }
+
+        if (this is { CoatId: null, PartId: null, OfId: null } && Kind is not (LogKind.Problem or LogKind.Note))
+        {
+            checks.Fault("coatId", "Say which coat, or which part.");
+        }
+        else if (this is { CoatId: not null, PartId: not null })
+        {
+            checks.Fault("partId", "A step is a coat or a part, not both.");
+        }
+
+        if (PartId is { } part && (part != zone.PieceId || zone.Piece!.PartOfId is null))
+        {
+            throw RefusedException.NotFound("partId", part);
+        }
+
+        if (OfId is not null && (Kind is not (LogKind.Problem or LogKind.Note or LogKind.TakenBack) || (Kind == LogKind.TakenBack && (CoatId ?? PartId) is not null)))
+        {
+            checks.Fault("ofId", "Only a problem or a remark is taken back by its entry; a step is taken back by its coat and copies.");
+        }
+
+        if (Kind is LogKind.Problem or LogKind.Note && Note.Trim().Length == 0 && PhotoId is null)
+        {
+            checks.Fault("note", "Say what happened.");
+        }
+
+        if (Copies.FirstOrDefault(c => c < 1 || c > zone.Piece!.Copies) is var gone and not 0)
+        {
+            checks.Fault("copies", $"There is no copy {gone} of {zone.Piece!.Name}; 1 to {zone.Piece.Copies} are there.");
+        }
+
+        if (At > now.AddMinutes(10) || At < now.AddYears(-20))
+        {
+            checks.Fault("at", $"{At:yyyy-MM-dd HH:mm} is not in the past.");
+        }
+
+        checks.Enforce();
+    }
+}
 
 /// <summary>An entry of the log.</summary>
 /// <param name="Id">Its id.</param>
@@ -69,6 +125,10 @@ public sealed record LogAction(
 /// <param name="Remedy">What mended it.</param>
 /// <param name="PhotoId">Its picture.</param>
 /// <param name="Note">Note.</param>
+/// <param name="Press">What was written down at once, on however many copies, has one of these; none for entries of before it was kept.</param>
+/// <param name="Ticks">How it was worked.</param>
+/// <param name="OfId">The problem or remark that this takes back, or says anew.</param>
+/// <param name="After">What became of a problem or remark: taken back, or said anew; none where it stands.</param>
 public sealed record LogEntry(
     Guid Id,
     DateTimeOffset At,
@@ -92,4 +152,8 @@ public sealed record LogEntry(
     string Cause,
     string Remedy,
     Guid? PhotoId,
-    string Note);
+    string Note,
+    Guid? Press,
+    IReadOnlyList<WorkedWith> Ticks,
+    Guid? OfId,
+    LogKind? After);

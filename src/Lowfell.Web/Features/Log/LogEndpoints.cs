@@ -1,15 +1,11 @@
 using System.Globalization;
-using System.Security.Cryptography;
 using CsvHelper.Configuration;
 using CsvHelper;
 using Lowfell.Core.Evenings.Facts;
-using Lowfell.Core.Evenings.Steps;
-using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
-using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -20,7 +16,6 @@ public static class LogEndpoints
 {
     private const int MostShown = 500;
     private const int MostFound = 100;
-    private static readonly TimeSpan Around = TimeSpan.FromMinutes(30);
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
@@ -29,7 +24,7 @@ public static class LogEndpoints
         group.MapGet("", List).WithSummary("Entries by words, zone, piece and kind, the newest first; those after one of them, page by page.");
         group.MapPost("", Add).WithSummary("Writes an action down, an entry for each copy. Sent twice, it is written once.");
         group.MapGet("log.csv", Csv).WithSummary("The log as CSV.").Produces<string>(200, "text/csv");
-        group.MapGet("log.json", (LowfellDb db) => TypedResults.Ok(All(db).AsAsyncEnumerable().Select(View))).WithSummary("The log as JSON, the newest first.");
+        group.MapGet("log.json", (LowfellDb db) => TypedResults.Ok(All(db).AsAsyncEnumerable().Select(l => View(l)))).WithSummary("The log as JSON, the newest first.");
     }
 
     private static async Task<Ok<List<LogEntry>>> List(
@@ -52,127 +47,12 @@ public static class LogEndpoints
             words.Count == 0 ? MostShown : MostFound,
             entries => entries.Where(l => (zoneId == null || l.ZoneId == zoneId) && (zones == null || zones.Contains(l.ZoneId)) && (wanted == null || l.Kind == wanted) && (copy == null || l.Copy == copy)),
             cancel);
-        return TypedResults.Ok(page.ConvertAll(View));
+        var later = await TakenBackAsync(page, db, cancel);
+        return TypedResults.Ok(page.ConvertAll(l => View(l, later.TryGetValue(l.Id, out var kind) ? kind : null)));
     }
 
-    private static async Task<Ok<List<LogEntry>>> Add(LogAction action, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
-    {
-        var now = clock.GetUtcNow();
-        var zone = await ZoneStacks.Rows(db).SingleOrDefaultAsync(z => z.Id == action.ZoneId, cancel)
-            ?? throw RefusedException.NotFound("zoneId", action.ZoneId);
-        action = OfToday(action, zone);
-        Check(action, zone, now);
-        await CheckLinksAsync(action, db, cancel);
-        var paint = await PaintAsync(action, zone, open, cancel);
-        var air = await AirAsync((action.At ?? now).ToUniversalTime(), db, open, cancel);
-        var notices = await NoticesAsync(action, zone, (action.At ?? now).ToUniversalTime(), db, open, cancel);
-        var rows = action.Copies.Distinct().Order().Select(copy => new LogRow
-        {
-            Id = EntryId(action.Id, copy),
-            BenchId = open.BenchId,
-            At = (action.At ?? now).ToUniversalTime(),
-            Kind = action.Kind,
-            ZoneId = zone.Id,
-            CoatId = action.CoatId,
-            PartId = action.PartId,
-            Pass = action.Pass,
-            Copy = copy,
-            Minutes = action.Minutes is { } minutes ? minutes / action.Copies.Count : null,
-            Paint = paint,
-            Label = $"{zone.Piece!.Name}, {zone.Name}",
-            RoomC = air.C,
-            RoomHumidity = air.Humidity,
-            SetUpMinutes = copy == action.Copies.Min() ? action.SetUpMinutes : null,
-            Who = action.Who.Trim(),
-            PaintFraction = action.PaintFraction,
-            Notice = notices.GetValueOrDefault(copy, ""),
-            MixRecordId = action.MixRecordId,
-            Deviation = action.Deviation.Trim(),
-            Cause = action.Cause.Trim(),
-            Remedy = action.Remedy.Trim(),
-            PhotoId = action.PhotoId,
-            Note = action.Note.Trim(),
-        }).ToList();
-        var ids = rows.Select(r => r.Id).ToList();
-        var known = await db.Log.Where(l => ids.Contains(l.Id)).Select(l => l.Id).ToListAsync(cancel);
-        db.Log.AddRange(rows.Where(r => !known.Contains(r.Id)));
-        try
-        {
-            await db.SaveChangesAsync(cancel);
-        }
-        catch (DbUpdateException twice) when (twice.InnerException is Npgsql.PostgresException { SqlState: Npgsql.PostgresErrorCodes.UniqueViolation })
-        {
-            // The same action came twice at once; the other one has written it down.
-            db.ChangeTracker.Clear();
-        }
-
-        return TypedResults.Ok(rows.ConvertAll(View));
-    }
-
-    // The room then: as the sensor read it, where it did around that time; else as it is set.
-    private static async Task<(double C, double Humidity)> AirAsync(DateTimeOffset at, LowfellDb db, OpenBench open, CancellationToken cancel)
-    {
-        var (from, to) = (at - Around, at + Around);
-        if (await db.RoomReadings.AsNoTracking().Where(r => r.At >= from && r.At <= to).OrderByDescending(r => r.At).FirstOrDefaultAsync(cancel) is { } reading)
-        {
-            return (reading.TemperatureC, reading.Humidity);
-        }
-
-        var bench = await open.RowAsync(cancel);
-        return (bench.RoomC, bench.RoomHumidity);
-    }
-
-    // Until version 0.9 a part was named as the coat: an action that has waited in a browser since then is read on.
-    private static LogAction OfToday(LogAction action, ZoneRow zone) =>
-        action.CoatId == zone.PieceId && zone.Scheme!.Coats.All(c => c.Id != action.CoatId) ? action with { CoatId = null, PartId = action.CoatId } : action;
-
-    // What it was painted with: a coat's paint, or the part that was fitted.
-    private static async Task<string> PaintAsync(LogAction action, ZoneRow zone, OpenBench open, CancellationToken cancel)
-    {
-        if (action.PartId is { } part)
-        {
-            return part == zone.PieceId && zone.Piece!.PartOfId is not null ? zone.Piece.Name : throw RefusedException.NotFound("partId", part);
-        }
-
-        if (action.CoatId is not { } id)
-        {
-            return "";
-        }
-
-        var coat = zone.Scheme!.Coats.SingleOrDefault(c => c.Id == id) ?? throw RefusedException.NotFound("coatId", id);
-        return (await open.ShelfAsync(cancel)).Paints.GetValueOrDefault(coat.MaterialId ?? coat.MixId ?? Guid.Empty)?.Name ?? "";
-    }
-
-    // What is noticed of the time of a step that is written down: how long it comes after the one before it on the same copy.
-    private static async Task<Dictionary<int, string>> NoticesAsync(
-        LogAction action, ZoneRow zone, DateTimeOffset at, LowfellDb db, OpenBench open, CancellationToken cancel)
-    {
-        if (action.Kind != LogKind.Done || zone.Scheme!.Coats.All(c => c.Id != action.CoatId))
-        {
-            return [];
-        }
-
-        var bench = await open.RowAsync(cancel);
-        var stack = ZoneStacks.Read(zone, bench, await open.ShelfAsync(cancel));
-        var before = await db.Log.AsNoTracking()
-            .Where(l => l.ZoneId == zone.Id && l.CoatId != null && action.Copies.Contains(l.Copy) && l.At <= at && (l.Kind == LogKind.Done || l.Kind == LogKind.TakenBack || l.Kind == LogKind.Skipped))
-            .OrderBy(l => l.At).ThenBy(l => l.Id).ToListAsync(cancel);
-        var done = new DoneSteps(before.Select(l => WorkReader.Fact(l, at)));
-        return PlanTimes.Notice(stack.Zone, StackSteps.Of(stack), StepId.Coat(zone.Id, action.CoatId!.Value, action.Pass), action.Copies, 0, done).ToDictionary(n => n.Key, n => $"{n.Value.What} {n.Value.Figure}");
-    }
-
-    private static async Task CheckLinksAsync(LogAction action, LowfellDb db, CancellationToken cancel)
-    {
-        if (action.MixRecordId is { } mix && !await db.MixRecords.AnyAsync(r => r.Id == mix, cancel))
-        {
-            throw RefusedException.NotFound("mixRecordId", mix);
-        }
-
-        if (action.PhotoId is { } photo && !await db.Photos.AnyAsync(p => p.Id == photo, cancel))
-        {
-            throw RefusedException.NotFound("photoId", photo);
-        }
-    }
+    private static async Task<Ok<List<LogEntry>>> Add(LogAction action, LogDesk desk, CancellationToken cancel) =>
+        TypedResults.Ok((await desk.AddAsync(action, cancel)).ConvertAll(l => View(l)));
 
     private static IQueryable<LogRow> All(LowfellDb db) => db.Log.AsNoTracking().OrderByDescending(l => l.At).ThenByDescending(l => l.Id);
 
@@ -207,50 +87,18 @@ public static class LogEndpoints
         "text/csv; charset=utf-8",
         "lowfell-log.csv");
 
-    private static void Check(LogAction action, ZoneRow zone, DateTimeOffset now)
+    // Problems and remarks may be taken back, or said anew, by an entry that names them.
+    private static async Task<Dictionary<Guid, LogKind>> TakenBackAsync(List<LogRow> page, LowfellDb db, CancellationToken cancel)
     {
-        var checks = new Checks();
-        if (action.Id == Guid.Empty)
-        {
-            checks.Fault("id", "An action has an id of its own.");
-        }
-
-        if (action is { CoatId: null, PartId: null } && action.Kind is not (LogKind.Problem or LogKind.Note))
-        {
-            checks.Fault("coatId", "Say which coat, or which part.");
-        }
-        else if (action is { CoatId: not null, PartId: not null })
-        {
-            checks.Fault("partId", "A step is a coat or a part, not both.");
-        }
-
-        if (action.Kind is LogKind.Problem or LogKind.Note && action.Note.Trim().Length == 0 && action.PhotoId is null)
-        {
-            checks.Fault("note", "Say what happened.");
-        }
-
-        if (action.Copies.FirstOrDefault(c => c < 1 || c > zone.Piece!.Copies) is var gone and not 0)
-        {
-            checks.Fault("copies", $"There is no copy {gone} of {zone.Piece!.Name}; 1 to {zone.Piece.Copies} are there.");
-        }
-
-        if (action.At > now.AddMinutes(10) || action.At < now.AddYears(-20))
-        {
-            checks.Fault("at", $"{action.At:yyyy-MM-dd HH:mm} is not in the past.");
-        }
-
-        checks.Enforce();
+        var ids = page.Where(l => l.Kind is LogKind.Problem or LogKind.Note).Select(l => l.Id).ToList();
+        var later = ids.Count == 0 ? [] : await db.Log.AsNoTracking().Where(l => l.OfId != null && ids.Contains(l.OfId.Value)).OrderBy(l => l.At).Select(l => new { l.OfId, l.Kind }).ToListAsync(cancel);
+        return later.GroupBy(l => l.OfId!.Value).ToDictionary(g => g.Key, g => g.Last().Kind);
     }
 
-    private static Guid EntryId(Guid action, int copy)
-    {
-        Span<byte> text = stackalloc byte[20];
-        action.TryWriteBytes(text);
-        BitConverter.TryWriteBytes(text[16..], copy);
-        return new Guid(SHA256.HashData(text).AsSpan(0, 16));
-    }
-
-    private static LogEntry View(LogRow l) => new(
+    private static LogEntry View(LogRow l, LogKind? after = null) => new(
         l.Id, l.At, l.Kind, l.ZoneId, l.Label, l.CoatId, l.PartId, l.Paint, l.Pass, l.Copy, l.Minutes is { } m ? Math.Round(m, 1) : null, l.RoomC, l.RoomHumidity,
-        l.SetUpMinutes is { } s ? Math.Round(s, 1) : null, l.Who, l.PaintFraction, l.MixRecordId, l.Notice, l.Deviation, l.Cause, l.Remedy, l.PhotoId, l.Note);
+        l.SetUpMinutes is { } s ? Math.Round(s, 1) : null, l.Who, l.PaintFraction, l.MixRecordId, l.Notice, l.Deviation, l.Cause, l.Remedy, l.PhotoId, l.Note,
+        l.Press, Ticks(l.WorkedWith), l.OfId, after);
+
+    private static IReadOnlyList<WorkedWith> Ticks(WorkedWith all) => [.. Enum.GetValues<WorkedWith>().Where(t => t != WorkedWith.Unsaid && all.HasFlag(t))];
 }

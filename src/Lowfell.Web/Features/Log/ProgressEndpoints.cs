@@ -3,7 +3,7 @@ using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
 using Lowfell.Store;
 using Lowfell.Web.Api;
-using Lowfell.Web.Features.Evenings;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -36,14 +36,17 @@ public static class ProgressEndpoints
     public static void Map(IEndpointRouteBuilder app) =>
         app.MapGet("/api/log/progress", Progress).WithTags("Log").ProducesValidationProblem().WithSummary("How far every copy of the zones of a set is, or of all sets; of one zone where it is named.");
 
-    private static async Task<Ok<List<ZoneProgress>>> Progress(PlanDesk desk, LowfellDb db, CancellationToken cancel, Guid? setId = null, Guid? zoneId = null)
+    private static async Task<Ok<List<ZoneProgress>>> Progress(LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel, Guid? setId = null, Guid? zoneId = null)
     {
         if (setId is { } id && !await db.Sets.AnyAsync(s => s.Id == id && s.DeletedAt == null, cancel))
         {
             throw RefusedException.NotFound("setId", id);
         }
 
-        var work = (await desk.OpenAsync(new(setId is { } one ? [one] : null), cancel)).Work;
+        // A zone with its piece's set: a part of it may be fitted on another piece.
+        var only = setId ?? (zoneId is { } zone ? await db.Zones.Where(z => z.Id == zone).Select(z => (Guid?)z.Piece!.SetId).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("zoneId", zone) : null);
+        var (bench, shelf, now) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel), clock.GetUtcNow());
+        var work = only is { } set ? await WorkReader.ReadAsync(set, now, bench, shelf, db, cancel) : await WorkReader.ReadAsync(now, bench, shelf, db, cancel);
         var zones = work.Zones.Where(z => zoneId == null || z.Zone.Id == zoneId).Select(z => new ZoneProgress(
             z.Zone.Id,
             z.Zone.Piece.Id,

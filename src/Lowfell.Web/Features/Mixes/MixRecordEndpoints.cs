@@ -26,6 +26,7 @@ public static class MixRecordEndpoints
         group.MapGet("", List).WithSummary("Mixes that were made, the newest first.");
         group.MapPost("{id:guid}/top-ups", TopUpWith).WithSummary("Puts more in: of the recipe as it was, or of one thing.");
         group.MapPost("{id:guid}/uses", Use).WithSummary("Notes what some of it was used on.");
+        group.MapDelete("{id:guid}", TakeBack).WithSummary("Takes a record back: what went in is in its bottles again. One of which some was used stays.").ProducesProblem(409);
         group.MapGet("{id:guid}/again", Compare).WithSummary("What has changed since, and how the colour would stand to what it was.");
         group.MapPost("{id:guid}/again", Again).WithSummary("Makes it again from today's shelf, as a record of its own.").ProducesProblem(409);
     }
@@ -94,6 +95,20 @@ public static class MixRecordEndpoints
         return TypedResults.Ok(View(record, await NamesAsync([record], db, cancel), less));
     }
 
+    private static async Task<NoContent> TakeBack(Guid id, LowfellDb db, CancellationToken cancel)
+    {
+        var record = await RecordAsync(id, db, cancel);
+        if (record.Uses.Count > 0)
+        {
+            throw new RefusedException("id", $"{record.Uses.Sum(u => u.Ml):0.##} ml of {record.Name} were used already: it was made, and can't be taken back.", 409);
+        }
+
+        await Pouring.BackAsync([.. record.Lines.Where(l => l.MaterialId is not null).Select(l => new Poured(l.MaterialId!.Value, l.BottleId, l.Ml))], db, cancel);
+        db.MixRecords.Remove(record);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
     private static async Task<Ok<MixRecordView>> Use(Guid id, MixUse use, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
         var record = await RecordAsync(id, db, cancel);
@@ -159,9 +174,7 @@ public static class MixRecordEndpoints
     // What goes in comes out of the bottles, the first opened first; where they hold less, they are empty now, and it is said.
     private static async Task<List<string>> PourAsync(MixRecordRow record, MixContent content, double totalMl, DateTimeOffset at, LowfellDb db, CancellationToken cancel)
     {
-        var ids = content.Materials.Select(m => m.Material.Id).ToList();
-        var bottles = await db.Bottles.Where(b => ids.Contains(b.MaterialId) && b.LeftMl > 0).OrderBy(b => b.OpenedOn ?? DateOnly.MaxValue).ThenBy(b => b.Id).ToListAsync(cancel);
-        var less = new List<string>();
+        var poured = await Pouring.OutAsync([.. content.Materials.Select(m => (m.Material.Id, m.Share * totalMl))], at, db, cancel);
         void Line(MixRecordLineRow line)
         {
             line.Position = record.Lines.Count;
@@ -169,39 +182,23 @@ public static class MixRecordEndpoints
             db.Add(line);
         }
 
-        foreach (var (material, share) in content.Materials)
+        foreach (var (material, _) in content.Materials)
         {
-            var wanted = share * totalMl;
             var snapshot = Kept.Write(MaterialSnapshot.Of(material));
-            MixRecordLineRow Of(double ml, string lot) => new()
+            foreach (var some in poured.Where(p => p.MaterialId == material.Id))
             {
-                Id = Guid.CreateVersion7(),
-                RecordId = record.Id,
-                At = at,
-                MaterialId = material.Id,
-                Name = material.Name,
-                Ml = ml,
-                Lot = lot,
-                Snapshot = snapshot,
-            };
-            foreach (var bottle in bottles.Where(b => b.MaterialId == material.Id))
-            {
-                var taken = Math.Min(wanted, bottle.LeftMl);
-                if (taken <= 0)
+                Line(new()
                 {
-                    break;
-                }
-
-                bottle.LeftMl -= taken;
-                bottle.OpenedOn ??= DateOnly.FromDateTime(at.UtcDateTime);
-                wanted -= taken;
-                Line(Of(taken, bottle.Lot));
-            }
-
-            if (wanted > 1e-9)
-            {
-                less.Add(material.Name);
-                Line(Of(wanted, ""));
+                    Id = Guid.CreateVersion7(),
+                    RecordId = record.Id,
+                    At = at,
+                    MaterialId = material.Id,
+                    BottleId = some.BottleId,
+                    Name = material.Name,
+                    Ml = some.Ml,
+                    Lot = some.Lot,
+                    Snapshot = snapshot,
+                });
             }
         }
 
@@ -211,7 +208,7 @@ public static class MixRecordEndpoints
         }
 
         record.LeftMl += totalMl;
-        return less;
+        return [.. content.Materials.Where(m => poured.Exists(p => p.MaterialId == m.Material.Id && p.BottleId is null)).Select(m => m.Material.Name)];
     }
 
     private static async Task<List<string>> ChangesAsync(MixRecordRow record, MixContent then, RecipeBook book, double totalMl, LowfellDb db, CancellationToken cancel)

@@ -67,12 +67,12 @@ public sealed class SetCards(LowfellDb db, OpenBench open, SetStamps stamps, Tim
         var time = Stopwatch.StartNew();
         var sets = await db.Sets.AsNoTracking().Where(s => s.DeletedAt == null).OrderBy(s => s.Position).ThenBy(s => s.Id).ToListAsync(cancel);
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
-        var (all, from) = (SetStamps.Everywhere(bench, shelf), await SourcesAsync(cancel));
+        var (all, from) = (SetStamps.Everywhere(bench, shelf), await SourcesAsync(db, open.BenchId, cancel));
         var kept = await db.Stamps.AsNoTracking().Where(s => s.Kind == StampKind.Set).ToDictionaryAsync(s => s.OfId, cancel);
         var cards = new List<SetCard>(sets.Count);
         foreach (var set in sets)
         {
-            var source = SetStamps.Hash($"{all} {set.Version} {from.GetValueOrDefault(set.Id)}");
+            var source = Source(all, set.Version, from.GetValueOrDefault(set.Id));
             var before = kept.TryGetValue(set.Id, out var row) ? Kept.ReadIfKnown<CardFacts>(row.Content) : null;
             var current = before is not null && row!.Source == source;
             if (!current && time.Elapsed < moment && await WorkOutAsync(set.Id, moment - time.Elapsed, bench, shelf, cancel) is { } fresh)
@@ -88,9 +88,25 @@ public sealed class SetCards(LowfellDb db, OpenBench open, SetStamps stamps, Tim
         return cards;
     }
 
-    private async Task<Dictionary<Guid, string>> SourcesAsync(CancellationToken cancel)
+    /// <summary>Sets of which every step is done, as far as that is known without reading them.</summary>
+    internal static async Task<HashSet<Guid>> DoneAsync(LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        var bench = open.BenchId;
+        var all = SetStamps.Everywhere(await open.RowAsync(cancel), await open.ShelfAsync(cancel));
+        var kept = await db.Stamps.AsNoTracking().Where(s => s.Kind == StampKind.Set).ToListAsync(cancel);
+        var done = kept.Where(k => Kept.ReadIfKnown<CardFacts>(k.Content) is { Steps: > 0 } facts && facts.Done == facts.Steps).ToList();
+        if (done.Count == 0)
+        {
+            return [];
+        }
+
+        var (versions, from) = (await db.Sets.AsNoTracking().ToDictionaryAsync(s => s.Id, s => s.Version, cancel), await SourcesAsync(db, open.BenchId, cancel));
+        return [.. done.Where(k => versions.TryGetValue(k.OfId, out var version) && k.Source == Source(all, version, from.GetValueOrDefault(k.OfId))).Select(k => k.OfId)];
+    }
+
+    private static string Source(string all, int version, string? from) => SetStamps.Hash($"{all} {version} {from}");
+
+    private static async Task<Dictionary<Guid, string>> SourcesAsync(LowfellDb db, Guid bench, CancellationToken cancel)
+    {
         var rows = await db.Database.SqlQuery<SetSource>(
             $"""
             SELECT p."SetId", md5(string_agg(concat_ws(' ', p."Id", p."Version", p."Position", z."Id", z."Version", z."Position", s."Id", s."Version"), ',' ORDER BY p."Id", z."Id"))

@@ -22,12 +22,15 @@ export const bounds = {
   },
   CalendarException: {
     startMin: { min: 0, max: 1439, unit: "minutes after midnight" },
-    endMin: { min: 1, max: 1440, unit: "minutes after midnight" },
+    endMin: { min: 1, max: 2160, unit: "minutes after midnight" },
   },
   CalendarView: {
     timeZone: { maxLength: 120 },
     weekly: { maxItems: 30 },
     exceptions: { maxItems: 400 },
+    weeksAhead: { min: 4, max: 52, unit: "weeks" },
+    sittingMin: { min: 10, max: 240, unit: "min" },
+    pauseMin: { min: 1, max: 60, unit: "min" },
   },
   CellAdoption: {
     row: { min: 0, max: 5 },
@@ -80,6 +83,9 @@ export const bounds = {
     reason: { maxLength: 500 },
     mark: { maxLength: 120 },
   },
+  LearnedAnswer: {
+    key: { maxLength: 120 },
+  },
   LogAction: {
     copies: { min: 1, max: 1000, unit: "copies" },
     pass: { min: 0, max: 20 },
@@ -91,6 +97,8 @@ export const bounds = {
     cause: { maxLength: 2000 },
     remedy: { maxLength: 2000 },
     note: { maxLength: 2000 },
+    mixedMl: { min: 0.01, max: 10000, unit: "ml" },
+    ticks: { maxItems: 4 },
   },
   Marks: {
     count: { min: 1, max: 100000 },
@@ -235,7 +243,7 @@ export const bounds = {
   },
   WeeklyEvening: {
     startMin: { min: 0, max: 1439, unit: "minutes after midnight" },
-    endMin: { min: 1, max: 1440, unit: "minutes after midnight" },
+    endMin: { min: 1, max: 2160, unit: "minutes after midnight" },
   },
   ZoneChanges: {
     zones: { maxItems: 2000 },

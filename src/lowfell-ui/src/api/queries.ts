@@ -33,7 +33,7 @@ const amissMs = 2_000;
 /** Entries on a page of the log, and of those found in it; a shorter one is the last. */
 const logPage = 500;
 const logFound = 100;
-const planKey = "lowfell.benchPlan.7";
+const planKey = "lowfell.benchPlan.8";
 const progressKey = "lowfell.benchProgress.2";
 
 /** A plan, when it was asked for, and of which sets; all where none is named. */
@@ -41,6 +41,13 @@ export interface AskedPlan {
   asked: number;
   sets: string[];
   plan: Plan;
+}
+
+/** A plan that is not held: what it is called, and where it comes from. */
+export interface PlanLook {
+  name: string;
+  planId?: string;
+  request?: PlanRequest;
 }
 
 /** How far the copies of a zone are, and when that was asked for. */
@@ -325,6 +332,16 @@ export const queries = {
       queryKey: ["doneBy"],
       queryFn: ({ signal }) => ask(api.GET("/api/plan/done-by", { signal })),
       staleTime: minuteMs,
+    }),
+  /** A plan that is looked at before it is held: one that a search found, or another way to do it. */
+  planLook: (look: PlanLook | undefined) =>
+    queryOptions({
+      queryKey: ["plan", "look", look],
+      queryFn: ({ signal }) =>
+        look!.planId
+          ? ask(api.GET("/api/plan/held/{id}", { params: { path: { id: look!.planId } }, signal }))
+          : ask(api.POST("/api/plan/look", { body: look!.request!, signal })),
+      enabled: look !== undefined,
     }),
   whatIfs: (request: PlanRequest) =>
     queryOptions({

@@ -3560,6 +3560,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mix-records/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a record back: what went in is in its bottles again. One of which some was used stays. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mix-records/{id}/again": {
         parameters: {
             query?: never;
@@ -4149,6 +4203,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The same made at this moment, whatever plan is held: to be looked at before it is. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlanRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/what-ifs": {
         parameters: {
             query?: never;
@@ -4236,6 +4339,53 @@ export interface paths {
             };
         };
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says whether plans are to follow a figure that was learned from the log. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LearnedAnswer"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -4643,6 +4793,62 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/held/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A plan that was kept, held or not, as it stands now. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -5975,6 +6181,23 @@ export interface components {
             exceptions: components["schemas"]["CalendarException"][];
             /** @description The room. */
             room: components["schemas"]["RoomView"];
+            /**
+             * Format: int32
+             * @description Weeks that are planned ahead.
+             * @default 26
+             */
+            weeksAhead: number;
+            /**
+             * Format: int32
+             * @description Minutes of one step in one go, after which hands and eyes have a pause; none where there is no such limit.
+             */
+            sittingMin?: null | number;
+            /**
+             * Format: int32
+             * @description Minutes of that pause.
+             * @default 5
+             */
+            pauseMin: number;
         };
         /** @description What a calibration comes to. */
         CalibratedDrop: {
@@ -7033,6 +7256,8 @@ export interface components {
         LayerVarnishSchool: "onceBefore" | "afterEach";
         /** @description What readings of the log say of a figure. */
         Learned: {
+            /** @description What it is known by. */
+            key: string;
             /** @description Technique, station or material. */
             of: string;
             /**
@@ -7055,6 +7280,17 @@ export interface components {
              * @description A quarter of them are above.
              */
             high: number;
+            /** @description Whether plans follow it. */
+            follows: boolean;
+            /** @description It is so far off that plans follow it only once the painter says so, and nothing was said yet. */
+            asks: boolean;
+        };
+        /** @description What the painter says of following a learned figure. */
+        LearnedAnswer: {
+            /** @description The figure. */
+            key: string;
+            /** @description Follow it or not; none to leave it to the rule again. */
+            follow: null | boolean;
         };
         /** @description What the log says of the painter's own figures; told whether or not the plan follows it. */
         LearnedView: {
@@ -7163,6 +7399,18 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Format: double
+             * @description How much was mixed for it, ml, where it was not as planned: so much is taken from the shelf.
+             */
+            mixedMl?: null | number;
+            /** @description How it was worked. */
+            ticks?: null | ("unsaid" | "shaken" | "warmAir" | "heavyHand" | "freshWater")[];
+            /**
+             * Format: uuid
+             * @description A problem or remark that this takes back, or says anew.
+             */
+            ofId?: null | string;
         };
         /** @description An entry of the log. */
         LogEntry: {
@@ -7254,6 +7502,19 @@ export interface components {
             photoId: null | string;
             /** @description Note. */
             note: string;
+            /**
+             * Format: uuid
+             * @description What was written down at once, on however many copies, has one of these; none for entries of before it was kept.
+             */
+            press: null | string;
+            /** @description How it was worked. */
+            ticks: ("unsaid" | "shaken" | "warmAir" | "heavyHand" | "freshWater")[];
+            /**
+             * Format: uuid
+             * @description The problem or remark that this takes back, or says anew.
+             */
+            ofId: null | string;
+            after: null | components["schemas"]["LogKind"];
         };
         /**
          * @description What an entry of the log tells.
@@ -8010,6 +8271,31 @@ export interface components {
             /** @description Finished edge. */
             edge: string;
         };
+        /** @description Open steps that a plan does not have. */
+        NotPlanned: {
+            /**
+             * Format: int32
+             * @description How many, copy by copy.
+             */
+            steps: number;
+            /** @description Where most of them are. */
+            zones: components["schemas"]["NotPlannedZone"][];
+            /**
+             * Format: int32
+             * @description Zones that are not named.
+             */
+            more: number;
+        };
+        /** @description Open steps of a zone that a plan does not have. */
+        NotPlannedZone: {
+            /** @description Piece and zone. */
+            where: string;
+            /**
+             * Format: int32
+             * @description Steps, copy by copy.
+             */
+            steps: number;
+        };
         /** @description A new order. */
         Order: {
             /** @description Every id once, in the wanted order. */
@@ -8425,7 +8711,7 @@ export interface components {
              * Format: date-time
              * @description When it is planned.
              */
-            atUtc: string;
+            at: string;
             /** @description What will be seen. */
             what: string;
             /** @description Why. */
@@ -8535,6 +8821,10 @@ export interface components {
             problem: null | string;
             /** @description What can't be planned yet, and why. */
             waiting: string[];
+            /** @description Open steps that it does not have. */
+            notPlanned: components["schemas"]["NotPlanned"];
+            /** @description Sets that are not begun within the weeks that are planned ahead. */
+            later: string[];
             /** @description Steps that come too soon or too late. */
             findings: components["schemas"]["PlanFinding"][];
             /** @description What one copy of each piece costs. */
@@ -8543,6 +8833,11 @@ export interface components {
             calendar: components["schemas"]["PlannedEvening"][];
             /** @description Time zone. */
             timeZone: string;
+            /**
+             * Format: date
+             * @description The painter's day when it was made.
+             */
+            today: string;
             /** @description What the log says of the painter's own figures. */
             learned: components["schemas"]["LearnedView"];
             kept: null | components["schemas"]["KeptPlanView"];
@@ -8560,12 +8855,12 @@ export interface components {
              * Format: date-time
              * @description It begins.
              */
-            openUtc: string;
+            openAt: string;
             /**
              * Format: date-time
              * @description It ends.
              */
-            closeUtc: string;
+            closeAt: string;
             /** @description Steps in order. */
             steps: components["schemas"]["PlannedStep"][];
         };
@@ -8615,12 +8910,12 @@ export interface components {
              * Format: date-time
              * @description Hands-on work begins.
              */
-            startUtc: string;
+            startAt: string;
             /**
              * Format: date-time
              * @description It ends.
              */
-            endUtc: string;
+            endAt: string;
             /**
              * Format: double
              * @description Setting up before it, minutes.
@@ -8630,27 +8925,27 @@ export interface components {
              * Format: date-time
              * @description From when all its copies are ready for it, by what is written down; none where nothing is or it is long ago.
              */
-            readyUtc: null | string;
+            readyAt: null | string;
             /**
              * Format: date-time
              * @description Until when it has to be begun, by what is written down; none without a window.
              */
-            dueUtc: null | string;
+            dueAt: null | string;
             /**
              * Format: date-time
              * @description The last copy is recoat-dry.
              */
-            dryUtc: string;
+            dryAt: string;
             /**
              * Format: date-time
              * @description The next coat may come.
              */
-            nextFromUtc: string;
+            nextFrom: string;
             /**
              * Format: date-time
              * @description By then it must; none without a window.
              */
-            nextByUtc: null | string;
+            nextBy: null | string;
             /** @description Recess, face and edge after all its passes. */
             after: string[];
             /** @description Core sample before the coat: substrate first. */
@@ -9750,7 +10045,7 @@ export interface components {
             startMin: number;
             /**
              * Format: int32
-             * @description Ends, minutes after midnight, up to 1440.
+             * @description Ends, minutes after that midnight; beyond 1440 where it runs on into the next day.
              */
             endMin: number;
         };
@@ -9760,6 +10055,7 @@ export interface components {
             name: string;
             /** @description What it comes to. */
             summary: components["schemas"]["PlanSummary"];
+            request: null | components["schemas"]["PlanRequest"];
         };
         /** @description What painters call what has no table of its own. */
         WordsView: {

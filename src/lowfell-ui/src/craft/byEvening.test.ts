@@ -22,6 +22,7 @@ const entry = (at: string, part: Partial<LogEntry> = {}): LogEntry => ({
   cause: "",
   remedy: "",
   note: "",
+  ticks: [],
   ...part,
 });
 

@@ -174,7 +174,7 @@ function useWorkTime(step: PlannedStep | undefined) {
 }
 
 function withTimer(timers: Timer[], step: PlannedStep, copies: number[]): Timer[] {
-  const wait = (new Date(step.nextFromUtc).getTime() - new Date(step.endUtc).getTime()) / 60_000;
+  const wait = (new Date(step.nextFrom).getTime() - new Date(step.endAt).getTime()) / 60_000;
   if (wait < 1 || wait >= dayMin) return timers;
   return [
     ...timers.slice(-mostTimers),

@@ -5,7 +5,7 @@ import type { BenchAction } from "./queue";
 /** When the coats below a step are ready for it, in ms; 0 where nothing is waited for. The plan tells what was written down before it was asked for, the touches since are added to that. */
 export function readyAt(step: PlannedStep, plan: Plan, actions: readonly BenchAction[]): number {
   const steps = plan.calendar.flatMap((e) => e.steps);
-  let ready = step.readyUtc ? Date.parse(step.readyUtc) : 0;
+  let ready = step.readyAt ? Date.parse(step.readyAt) : 0;
   for (const action of actions) {
     if (action.kind !== "done" || !action.at || action.zoneId !== step.zoneId || stepKey(action) === stepKey(step))
       continue;
@@ -19,13 +19,13 @@ export function readyAt(step: PlannedStep, plan: Plan, actions: readonly BenchAc
 /** Until when a step has to be begun, in ms; null without a window. */
 export function dueAt(step: PlannedStep, plan: Plan, actions: readonly BenchAction[]): number | null {
   const steps = plan.calendar.flatMap((e) => e.steps);
-  let due = step.dueUtc ? Date.parse(step.dueUtc) : null;
+  let due = step.dueAt ? Date.parse(step.dueAt) : null;
   for (const action of actions) {
     if (action.kind !== "done" || !action.at || !action.copies.some((c) => step.copies.includes(c))) continue;
     const below = steps.find((s) => stepKey(s) === stepKey(action));
     const next = below && steps.slice(steps.indexOf(below) + 1).find((s) => precedes(below, s));
-    if (!below?.nextByUtc || !next || stepKey(next) !== stepKey(step)) continue;
-    const by = Date.parse(action.at) + Date.parse(below.nextByUtc) - Date.parse(below.endUtc);
+    if (!below?.nextBy || !next || stepKey(next) !== stepKey(step)) continue;
+    const by = Date.parse(action.at) + Date.parse(below.nextBy) - Date.parse(below.endAt);
     due = Math.min(due ?? by, by);
   }
   return due;
@@ -48,4 +48,4 @@ export function readyFirst(
 const precedes = (earlier: PlannedStep, later: PlannedStep) =>
   earlier.zoneId === later.zoneId && earlier.copies.some((c) => later.copies.includes(c));
 
-const waitMs = (step: PlannedStep) => Date.parse(step.nextFromUtc) - Date.parse(step.endUtc);
+const waitMs = (step: PlannedStep) => Date.parse(step.nextFrom) - Date.parse(step.endAt);

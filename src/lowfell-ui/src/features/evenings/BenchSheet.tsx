@@ -9,7 +9,7 @@ export function BenchSheet({ plan, all }: { plan: Plan; all: boolean }) {
   return (
     <div className="hidden p-2 text-base print:block" data-testid="bench-sheet">
       {(all ? plan.calendar : plan.calendar.slice(0, 1)).map((evening) => (
-        <Sheet key={evening.openUtc} plan={plan} evening={evening} />
+        <Sheet key={evening.openAt} plan={plan} evening={evening} />
       ))}
     </div>
   );
@@ -19,12 +19,12 @@ function Sheet({ plan, evening }: { plan: Plan; evening: PlannedEvening }) {
   return (
     <div className="break-after-page last:break-after-auto">
       <h1 className="text-2xl font-semibold">
-        {longDay(evening.day)}, {clock(evening.openUtc, plan.timeZone)} to {clock(evening.closeUtc, plan.timeZone)}
+        {longDay(evening.day)}, {clock(evening.openAt)} to {clock(evening.closeAt)}
       </h1>
       {evening.steps.map((s) => (
         <section key={lotKey(s)} className="break-inside-avoid border-t border-line py-2">
           <div className="flex items-center gap-3">
-            <strong>{clock(s.startUtc, plan.timeZone)}</strong>
+            <strong>{clock(s.startAt)}</strong>
             <span className="flex-1">
               <strong>
                 {s.what} {s.paint}
@@ -40,8 +40,8 @@ function Sheet({ plan, evening }: { plan: Plan; evening: PlannedEvening }) {
               (s.mix.thinnerDrops > 0
                 ? `${s.mix.paintDrops} drops paint + ${s.mix.thinnerDrops} thinner, again until ${number(s.mix.totalMl, 1)} ml. `
                 : `${number(s.mix.totalMl, 1)} ml as it comes. `)}
-            Next coat from {clock(s.nextFromUtc, plan.timeZone)}
-            {s.nextByUtc && `, worked on by ${clock(s.nextByUtc, plan.timeZone)}`}.
+            Next coat from {clock(s.nextFrom)}
+            {s.nextBy && `, worked on by ${clock(s.nextBy)}`}.
           </p>
           {s.cautions.map((c) => (
             <p key={c} className="text-sm">

@@ -13,6 +13,8 @@ const calendar: Calendar = {
     { day: "sunday", startMin: 570, endMin: 750 },
   ],
   exceptions: [],
+  weeksAhead: 26,
+  pauseMin: 5,
   room: { temperatureC: 17, humidity: 0.6, fan: false, cansFit: true },
 };
 
@@ -70,4 +72,21 @@ test("what was typed outlives the screen, and can be given up", async () => {
   await userEvent.click(screen.getByRole("button", { name: "As it was kept" }));
   expect(times()).toHaveLength(6);
   expect(localStorage).toHaveLength(0);
+});
+
+test("an evening that ends after midnight is said as one", async () => {
+  const bodies: Calendar[] = [];
+  vi.stubGlobal(
+    "fetch",
+    vi.fn(async (request: Request) => {
+      bodies.push((await request.json()) as Calendar);
+      return new Response("{}", { headers: { "content-type": "application/json" } });
+    }),
+  );
+  render(<CalendarForm calendar={calendar} onKept={() => {}} />);
+  const end = screen.getByLabelText("End of evening 2");
+  await userEvent.clear(end);
+  await userEvent.type(end, "01:30");
+  await userEvent.click(screen.getByRole("button", { name: "Keep" }));
+  expect(bodies[0]!.weekly[1]).toEqual({ day: "thursday", startMin: 1200, endMin: 1530 });
 });

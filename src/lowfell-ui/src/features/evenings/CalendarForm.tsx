@@ -6,7 +6,7 @@ import { api, ask, wording } from "../../api/client";
 import type { Calendar } from "../../api/types";
 import { useDraft } from "../../craft/useDraft";
 import { Button, Choice, Field, IconButton, NumberInput, TextInput, Toggle, percent } from "../../ui";
-import { fromHhmm, hhmm } from "./when";
+import { endAfter, fromHhmm, hhmm } from "./when";
 
 type Weekday = Calendar["weekly"][number]["day"];
 const days: Weekday[] = ["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"];
@@ -51,12 +51,22 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
             <TimeInput
               label={`Start of evening ${i + 1}`}
               value={w.startMin}
-              onChange={(startMin) => set({ weekly: draft.weekly.map((o, at) => (at === i ? { ...o, startMin } : o)) })}
+              onChange={(startMin) =>
+                set({
+                  weekly: draft.weekly.map((o, at) =>
+                    at === i ? { ...o, startMin, endMin: endAfter(startMin, o.endMin) } : o,
+                  ),
+                })
+              }
             />
             <TimeInput
               label={`End of evening ${i + 1}`}
               value={w.endMin}
-              onChange={(endMin) => set({ weekly: draft.weekly.map((o, at) => (at === i ? { ...o, endMin } : o)) })}
+              onChange={(end) =>
+                set({
+                  weekly: draft.weekly.map((o, at) => (at === i ? { ...o, endMin: endAfter(o.startMin, end) } : o)),
+                })
+              }
             />
             <IconButton
               label={`Take evening ${i + 1} out`}
@@ -105,14 +115,22 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
                   label={`Start of day ${i + 1}`}
                   value={e.startMin}
                   onChange={(startMin) =>
-                    set({ exceptions: draft.exceptions.map((o, at) => (at === i ? { ...o, startMin } : o)) })
+                    set({
+                      exceptions: draft.exceptions.map((o, at) =>
+                        at === i ? { ...o, startMin, endMin: endAfter(startMin, o.endMin ?? 1320) } : o,
+                      ),
+                    })
                   }
                 />
                 <TimeInput
                   label={`End of day ${i + 1}`}
                   value={e.endMin ?? 1320}
-                  onChange={(endMin) =>
-                    set({ exceptions: draft.exceptions.map((o, at) => (at === i ? { ...o, endMin } : o)) })
+                  onChange={(end) =>
+                    set({
+                      exceptions: draft.exceptions.map((o, at) =>
+                        at === i ? { ...o, endMin: endAfter(o.startMin ?? 0, end) } : o,
+                      ),
+                    })
                   }
                 />
               </span>
@@ -131,6 +149,47 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
         >
           <Plus size={15} aria-hidden /> Day
         </Button>
+        <p className="text-xs text-soft">An evening that ends after midnight belongs to the day it began on.</p>
+        <h2 className="mt-2 font-semibold">How it is planned</h2>
+        <Field label="Planned ahead">
+          {(id) => (
+            <NumberInput
+              id={id}
+              className="w-32"
+              value={draft.weeksAhead}
+              bound={bounds.CalendarView.weeksAhead}
+              unit="weeks"
+              onChange={(weeksAhead) => set({ weeksAhead })}
+            />
+          )}
+        </Field>
+        <Field label="Longest go at one step" hint="then hands and eyes have a pause; empty for none">
+          {(id) => (
+            <NumberInput
+              id={id}
+              className="w-32"
+              value={draft.sittingMin ?? null}
+              bound={bounds.CalendarView.sittingMin}
+              unit="min"
+              onChange={(sittingMin) => set({ sittingMin })}
+              onEmpty={() => set({ sittingMin: null })}
+            />
+          )}
+        </Field>
+        {draft.sittingMin != null && (
+          <Field label="Pause after it">
+            {(id) => (
+              <NumberInput
+                id={id}
+                className="w-32"
+                value={draft.pauseMin}
+                bound={bounds.CalendarView.pauseMin}
+                unit="min"
+                onChange={(pauseMin) => set({ pauseMin })}
+              />
+            )}
+          </Field>
+        )}
       </div>
       <div className="flex flex-col gap-3">
         <h2 className="font-semibold">The room</h2>
@@ -216,11 +275,13 @@ function isHere(timeZone: string): boolean {
   }
 }
 
+const sameTime = (a: number | undefined, b: number) => a !== undefined && a % 1440 === b % 1440;
+
 function TimeInput({ label, value, onChange }: { label: string; value: number; onChange: (minutes: number) => void }) {
   const [text, setText] = useState(hhmm(value));
 
   // The row may have become that of another evening, one above it being taken out.
-  useEffect(() => setText((typed) => (fromHhmm(typed) === value ? typed : hhmm(value))), [value]);
+  useEffect(() => setText((typed) => (sameTime(fromHhmm(typed), value) ? typed : hhmm(value))), [value]);
   return (
     <TextInput
       aria-label={label}

@@ -17,14 +17,14 @@ const step = (part: Partial<PlannedStep>): PlannedStep => ({
   colour: "#b59a6b",
   copies: [1, 2],
   station: "brush",
-  startUtc: "2026-11-26T19:31:00Z",
-  endUtc: "2026-11-26T20:01:00Z",
+  startAt: "2026-11-26T19:31:00Z",
+  endAt: "2026-11-26T20:01:00Z",
   tool: "flat brush",
   readying: [],
   note: "",
   setUpMin: 1,
-  dryUtc: "2026-11-26T20:31:00Z",
-  nextFromUtc: "2026-11-26T20:31:00Z",
+  dryAt: "2026-11-26T20:31:00Z",
+  nextFrom: "2026-11-26T20:31:00Z",
   after: ["#444444", "#555555", "#666666"],
   sample: [],
   cautions: [],
@@ -32,15 +32,15 @@ const step = (part: Partial<PlannedStep>): PlannedStep => ({
 });
 const evening = (steps: PlannedStep[]): PlannedEvening => ({
   day: "2026-11-26",
-  openUtc: "2026-11-26T19:30:00Z",
-  closeUtc: "2026-11-26T22:00:00Z",
+  openAt: "2026-11-26T19:30:00Z",
+  closeAt: "2026-11-26T22:00:00Z",
   steps,
 });
 
 test("a step stands at its time, and is opened by a press", async () => {
   const open = vi.fn();
   const one = step({});
-  render(<EveningBand evening={evening([one])} timeZone="Etc/UTC" current={undefined} onOpen={open} />);
+  render(<EveningBand evening={evening([one])} current={undefined} onOpen={open} />);
   const bar = screen.getByRole("button", { name: "19:31, Base coat, Straight 1–2: Rope Tan on Walkway" });
   expect(Number.parseFloat(bar.style.width)).toBeCloseTo(20, 1);
   await userEvent.click(bar);
@@ -50,8 +50,7 @@ test("a step stands at its time, and is opened by a press", async () => {
 test("what wants the night is told at the evening's end", () => {
   render(
     <EveningBand
-      evening={evening([step({ dryUtc: "2026-11-27T09:00:00Z" }), step({ coatId: "d", paint: "Kelp Wash" })])}
-      timeZone="Etc/UTC"
+      evening={evening([step({ dryAt: "2026-11-27T09:00:00Z" }), step({ coatId: "d", paint: "Kelp Wash" })])}
       current={undefined}
       onOpen={() => {}}
     />,
@@ -61,10 +60,8 @@ test("what wants the night is told at the evening's end", () => {
 
 test("a bar too narrow for a finger is no target, and is told and opened under the band", async () => {
   const opened: PlannedStep[] = [];
-  const tiny = step({ endUtc: "2026-11-26T19:33:00Z" });
-  render(
-    <EveningBand evening={evening([tiny])} timeZone="Etc/UTC" current={undefined} onOpen={(s) => opened.push(s)} />,
-  );
+  const tiny = step({ endAt: "2026-11-26T19:33:00Z" });
+  render(<EveningBand evening={evening([tiny])} current={undefined} onOpen={(s) => opened.push(s)} />);
   const only = screen.getByRole("button");
   expect(screen.getByTestId("narrow")).toContainElement(only);
   await userEvent.click(only);

@@ -6,35 +6,34 @@ import { clock, day, dryAt, minutesBetween } from "./when";
 
 interface Props {
   evening: PlannedEvening;
-  timeZone: string;
   current: string | undefined;
   onOpen: (step: PlannedStep) => void;
 }
 
 /** One evening: hands-on work as blocks, drying as thin lines that run on into the night. */
-export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
+export function EveningBand({ evening, current, onOpen }: Props) {
   const [band, width] = useWidth();
   const leastWords = (100 * wordsPx) / width;
   const leastTarget = (100 * targetPx) / width;
-  const whole = minutesBetween(evening.openUtc, evening.closeUtc);
-  const at = (utc: string) => (minutesBetween(evening.openUtc, utc) / whole) * 100;
+  const whole = minutesBetween(evening.openAt, evening.closeAt);
+  const at = (utc: string) => (minutesBetween(evening.openAt, utc) / whole) * 100;
   // Copies painted one after the other by parts belong side by side; what wants the night is told at its end.
   const night = [...evening.steps]
-    .filter((s) => s.dryUtc > evening.closeUtc)
-    .sort((a, b) => (a.dryUtc < b.dryUtc ? 1 : -1));
-  const narrow = evening.steps.filter((s) => Math.max(0.6, at(s.endUtc) - at(s.startUtc)) <= leastWords);
+    .filter((s) => s.dryAt > evening.closeAt)
+    .sort((a, b) => (a.dryAt < b.dryAt ? 1 : -1));
+  const narrow = evening.steps.filter((s) => Math.max(0.6, at(s.endAt) - at(s.startAt)) <= leastWords);
   return (
     <div className="grid grid-cols-[4.5rem_minmax(0,1fr)] sm:grid-cols-[5.8rem_minmax(0,1fr)_8.5rem] items-stretch gap-2 px-3 py-1">
       <div className="text-sm leading-tight">
         <strong className="block">{day(evening.day)}</strong>
         <span className="text-xs text-soft">
-          {clock(evening.openUtc, timeZone)}–{clock(evening.closeUtc, timeZone)}
+          {clock(evening.openAt)}–{clock(evening.closeAt)}
         </span>
       </div>
       <ol ref={band} aria-label={`Steps of ${day(evening.day)}`} className="relative h-12 rounded bg-raised">
         {evening.steps.map((s) => {
-          const left = at(s.startUtc);
-          const width = Math.max(0.6, at(s.endUtc) - left);
+          const left = at(s.startAt);
+          const width = Math.max(0.6, at(s.endAt) - left);
           const id = lotKey(s);
           return (
             <li key={id}>
@@ -46,8 +45,8 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
                 />
               )}
               <Block
-                title={`${clock(s.startUtc, timeZone)} ${s.what} ${s.paint ?? ""}, ${s.piece}, ${s.zone}`}
-                label={`${clock(s.startUtc, timeZone)}, ${s.what}, ${s.piece} ${ranges(s.copies)}: ${s.paint ? `${s.paint} on ` : ""}${s.zone}`}
+                title={`${clock(s.startAt)} ${s.what} ${s.paint ?? ""}, ${s.piece}, ${s.zone}`}
+                label={`${clock(s.startAt)}, ${s.what}, ${s.piece} ${ranges(s.copies)}: ${s.paint ? `${s.paint} on ` : ""}${s.zone}`}
                 current={id === current}
                 left={left}
                 width={width}
@@ -65,21 +64,21 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
               </Block>
               <span
                 aria-hidden
-                className={`absolute h-px bg-strong ${s.dryUtc > evening.closeUtc ? "" : "border-r-4 border-strong"}`}
+                className={`absolute h-px bg-strong ${s.dryAt > evening.closeAt ? "" : "border-r-4 border-strong"}`}
                 style={{
-                  left: `${at(s.endUtc)}%`,
-                  width: `${Math.max(0, Math.min(100, at(s.dryUtc)) - at(s.endUtc))}%`,
+                  left: `${at(s.endAt)}%`,
+                  width: `${Math.max(0, Math.min(100, at(s.dryAt)) - at(s.endAt))}%`,
                   top: `${35 + (evening.steps.indexOf(s) % 4) * 3}px`,
                 }}
               />
-              {s.nextByUtc && (
+              {s.nextBy && (
                 <span
                   aria-hidden
                   title="its window"
                   className="absolute top-8 h-1.5 rounded-sm bg-accent"
                   style={{
-                    left: `${at(s.nextFromUtc)}%`,
-                    width: `${Math.max(0.4, Math.min(100, at(s.nextByUtc)) - at(s.nextFromUtc))}%`,
+                    left: `${at(s.nextFrom)}%`,
+                    width: `${Math.max(0.4, Math.min(100, at(s.nextBy)) - at(s.nextFrom))}%`,
                   }}
                 />
               )}
@@ -89,12 +88,12 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
       </ol>
       <p
         className="self-center text-xs leading-tight text-soft max-sm:col-start-2"
-        title={night.map((s) => `${s.paint} ${dryAt(s.dryUtc, evening, timeZone)}`).join(", ")}
+        title={night.map((s) => `${s.paint} ${dryAt(s.dryAt, evening)}`).join(", ")}
       >
         {night.length > 0 ? (
           <>
             <span className="block truncate text-ink">{night[0]!.paint}</span>
-            {night.length > 1 ? `and ${night.length - 1} more ` : ""}dry {dryAt(night[0]!.dryUtc, evening, timeZone)}
+            {night.length > 1 ? `and ${night.length - 1} more ` : ""}dry {dryAt(night[0]!.dryAt, evening)}
           </>
         ) : (
           "all dry by the end"
@@ -106,7 +105,7 @@ export function EveningBand({ evening, timeZone, current, onOpen }: Props) {
             <span key={lotKey(s)}>
               {i > 0 && "; "}
               <button type="button" className="min-h-6 text-left hover:underline" onClick={() => onOpen(s)}>
-                {clock(s.startUtc, timeZone)} {s.what} {s.paint}, {s.piece}, {s.zone} {ranges(s.copies)}
+                {clock(s.startAt)} {s.what} {s.paint}, {s.piece}, {s.zone} {ranges(s.copies)}
               </button>
             </span>
           ))}

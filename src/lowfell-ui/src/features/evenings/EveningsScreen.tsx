@@ -1,13 +1,14 @@
-import { queries } from "../../api/queries";
-import { useQuery } from "@tanstack/react-query";
+import { type PlanLook, queries } from "../../api/queries";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { useChosen } from "../../craft/useChosen";
-import { wording } from "../../api/client";
+import { changed } from "../../api/changes";
+import { api, ask, wording } from "../../api/client";
 import { lotKey } from "../../api/step";
 import type { Plan } from "../../api/types";
 import { duration } from "../../api/words";
-import { Button, Toggle } from "../../ui";
+import { Button, notify, Toggle } from "../../ui";
 import { BenchSheet } from "./BenchSheet";
 import { EveningBand } from "./EveningBand";
 import { FollowCalendar } from "./FollowCalendar";
@@ -17,6 +18,7 @@ import { chosenSets, follows, planRequest, rememberFollows, rememberSets } from 
 import { CopyCosts, PlanFindings } from "./PlanFindings";
 import { Search } from "./Search";
 import { StepPanel } from "./StepPanel";
+import { saved } from "./saved";
 import { longDay } from "./when";
 import { WhatIfs } from "./WhatIfs";
 
@@ -34,7 +36,10 @@ export function EveningsScreen() {
   const [learn, setLearn] = useState(follows);
   const known = chosen.filter((id) => sets.data?.some((s) => s.id === id));
   const request = planRequest(known, learn);
-  const plan = useQuery(queries.plan(request, sets.data !== undefined));
+  const inForce = useQuery(queries.plan(request, sets.data !== undefined));
+  const [look, setLook] = useState<PlanLook>();
+  const looked = useQuery(queries.planLook(look));
+  const plan = look ? looked : inForce;
   const choose = (id: string, on: boolean) => {
     const next = on ? [...known, id] : known.filter((k) => k !== id);
     setChosen(next);
@@ -63,7 +68,7 @@ export function EveningsScreen() {
               <FollowCalendar sets={known} />
             </div>
             <fieldset
-              disabled={Boolean(plan.data?.kept)}
+              disabled={Boolean(look ?? plan.data?.kept)}
               className="flex flex-wrap items-center gap-x-4 disabled:hidden"
             >
               <legend className="sr-only">Sets to plan; all of them where none is ticked</legend>
@@ -79,13 +84,14 @@ export function EveningsScreen() {
             )}
             {!plan.data && !error && <p className="mt-1 text-sm text-soft">Planning…</p>}
             {plan.data && (
-              <div className={plan.data.kept ? "" : "flex items-end gap-3"}>
+              <div className={plan.data.kept && !look ? "" : "flex items-end gap-3"}>
                 <div className="min-w-0 flex-1">
                   <Verdict plan={plan.data} whole={known.length === 0} />
                 </div>
-                {(plan.data.steps > 0 || plan.data.kept) && <HeldPlan plan={plan.data} request={request} />}
+                {!look && (plan.data.steps > 0 || plan.data.kept) && <HeldPlan plan={plan.data} request={request} />}
               </div>
             )}
+            {look && <Looking look={look} inForce={inForce.data} plan={plan.data} onBack={() => setLook(undefined)} />}
           </section>
           {plan.data && plan.data.calendar.length > 0 && (
             <section
@@ -95,9 +101,8 @@ export function EveningsScreen() {
             >
               {plan.data.calendar.map((evening) => (
                 <EveningBand
-                  key={evening.openUtc}
+                  key={evening.openAt}
                   evening={evening}
-                  timeZone={plan.data.timeZone}
                   current={current ? lotKey(current.step) : undefined}
                   onOpen={(step) => setOpen(lotKey(step))}
                 />
@@ -110,7 +115,6 @@ export function EveningsScreen() {
             <StepPanel
               step={current.step}
               evening={current.evening}
-              timeZone={plan.data.timeZone}
               cautionNote={plan.data.cautionNote}
               onEarlier={place > 0 ? () => setOpen(lotKey(steps[place - 1]!.step)) : undefined}
               onLater={place < steps.length - 1 ? () => setOpen(lotKey(steps[place + 1]!.step)) : undefined}
@@ -119,9 +123,17 @@ export function EveningsScreen() {
           {plan.data && <PlanFindings findings={plan.data.findings} />}
           {plan.data && <CopyCosts costs={plan.data.copies} />}
           {plan.data && plan.data.steps > 0 && (
-            <Search request={plan.data.kept?.request ?? request} shown={plan.data.summary} />
+            <Search
+              request={inForce.data?.kept?.request ?? request}
+              shown={inForce.data?.summary ?? plan.data.summary}
+              looking={look?.planId}
+              held={inForce.data?.kept?.id}
+              onLook={setLook}
+            />
           )}
-          {plan.data && plan.data.steps > 0 && <WhatIfs request={plan.data.kept?.request ?? request} />}
+          {inForce.data && inForce.data.steps > 0 && (
+            <WhatIfs request={inForce.data.kept?.request ?? request} looking={look?.name} onLook={setLook} />
+          )}
           {plan.data && (
             <Learned
               learned={plan.data.learned}
@@ -174,11 +186,77 @@ function Verdict({ plan, whole }: { plan: Plan; whole: boolean }) {
           {s.idleMin >= 1 && `, ${duration(s.idleMin)} of waiting`}.
         </span>
       </p>
+      <LeftOver plan={plan} />
       {plan.waiting.map((w) => (
         <p key={w} className="font-semibold text-risk">
           {w}
         </p>
       ))}
+    </div>
+  );
+}
+
+/** What the plan does not have, beside its date. */
+function LeftOver({ plan }: { plan: Plan }) {
+  const { steps, zones, more } = plan.notPlanned;
+  if (steps + plan.later.length === 0) return null;
+  return (
+    <div className="text-risk" data-testid="left-over">
+      {steps > 0 && (
+        <p>
+          <strong>
+            {steps} {steps === 1 ? "step is" : "steps are"} not in it:
+          </strong>{" "}
+          {zones.map((z) => `${z.where} (${z.steps})`).join("; ")}
+          {more > 0 && ` and ${more} more`}.
+        </p>
+      )}
+      {plan.later.length > 0 && (
+        <p>
+          <strong>
+            {plan.later.length} {plan.later.length === 1 ? "set is" : "sets are"} not begun in it:
+          </strong>{" "}
+          {plan.later.slice(0, 4).join(", ")}
+          {plan.later.length > 4 && ` and ${plan.later.length - 4} more`}.
+        </p>
+      )}
+    </div>
+  );
+}
+
+interface LookingProps {
+  look: PlanLook;
+  inForce: Plan | undefined;
+  plan: Plan | undefined;
+  onBack: () => void;
+}
+
+/** A plan that is looked at before it is held: what it changes, and the one press that takes it. */
+function Looking({ look, inForce, plan, onBack }: LookingProps) {
+  const hold = useMutation({
+    mutationFn: () =>
+      ask(api.PUT("/api/plan/held", { body: look.planId ? { planId: look.planId } : { request: look.request } })),
+    onSuccess: async () => {
+      await changed("plan");
+      onBack();
+      notify("You hold to this plan now.");
+    },
+    onError: (error) => notify(wording(error)),
+  });
+  return (
+    <div
+      role="status"
+      className="mt-2 flex flex-wrap items-center gap-2 border-t border-line pt-2 text-sm"
+      data-testid="looking"
+    >
+      <p className="min-w-0 flex-1">
+        You look at <strong>{look.name}</strong>
+        {plan && inForce && `; against the plan: ${saved(inForce.summary, plan.summary, look.planId !== undefined)}`}.
+      </p>
+      <Button look="main" disabled={!plan?.calendar.length || hold.isPending} onClick={() => hold.mutate()}>
+        Hold to it
+      </Button>
+      <Button onClick={onBack}>Back to the plan</Button>
     </div>
   );
 }

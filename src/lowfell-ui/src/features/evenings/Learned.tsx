@@ -1,6 +1,9 @@
+import { useMutation } from "@tanstack/react-query";
+import { changed } from "../../api/changes";
+import { api, ask, wording } from "../../api/client";
 import type { Learned as Figure, Plan } from "../../api/types";
 import { number } from "../../api/words";
-import { Toggle } from "../../ui";
+import { Button, notify, Toggle } from "../../ui";
 
 interface Props {
   learned: Plan["learned"];
@@ -38,16 +41,52 @@ function Figures({ title, figures }: { title: string; figures: Figure[] }) {
     <>
       <h3 className="mt-1 text-xs font-semibold text-soft">{title}</h3>
       {figures.map((l) => (
-        <p key={l.of} className="flex gap-2 border-t border-line py-1">
-          <span className="min-w-0 flex-1 truncate" title={l.of}>
-            {l.of}
-          </span>
-          <strong>{number(l.factor, 2)} ×</strong>
-          <span className="whitespace-nowrap text-soft">
-            {number(l.low, 1)}–{number(l.high, 1)}, {l.readings} readings
-          </span>
-        </p>
+        <FigureLine key={l.key} figure={l} />
       ))}
     </>
+  );
+}
+
+/** One figure; where it is far from what was planned the painter is asked before the plan follows. */
+function FigureLine({ figure: l }: { figure: Figure }) {
+  const answer = useMutation({
+    mutationFn: (follow: boolean | null) => ask(api.PUT("/api/plan/learned", { body: { key: l.key, follow } })),
+    onSuccess: () => changed("plan"),
+    onError: (error) => notify(wording(error)),
+  });
+  return (
+    <div className="border-t border-line py-1">
+      <p className="flex gap-2">
+        <span className="min-w-0 flex-1 truncate" title={l.of}>
+          {l.of}
+        </span>
+        <strong className={l.follows ? "" : "font-normal text-soft line-through"}>{number(l.factor, 2)} ×</strong>
+        <span className="whitespace-nowrap text-soft">
+          {number(l.low, 1)}–{number(l.high, 1)}, {l.readings} readings
+        </span>
+        {!l.asks && (
+          <button
+            type="button"
+            className="min-h-6 px-1 text-xs underline"
+            disabled={answer.isPending}
+            aria-label={`${l.follows ? "Do not follow" : "Follow"} ${l.of}`}
+            onClick={() => answer.mutate(!l.follows)}
+          >
+            {l.follows ? "not this" : "follow"}
+          </button>
+        )}
+      </p>
+      {l.asks && (
+        <div role="group" aria-label={`${l.of}: follow it?`} className="flex flex-wrap items-center gap-2 pb-1">
+          <span className="flex-1 text-risk">So far from the plan: is that right?</span>
+          <Button disabled={answer.isPending} onClick={() => answer.mutate(true)}>
+            Follow it
+          </Button>
+          <Button look="quiet" disabled={answer.isPending} onClick={() => answer.mutate(false)}>
+            No
+          </Button>
+        </div>
+      )}
+    </div>
   );
 }

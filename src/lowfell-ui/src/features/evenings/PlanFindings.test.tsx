@@ -13,7 +13,7 @@ const finding: PlanFinding = {
   piece: "Hull",
   zone: "Hull panels",
   copies: [1, 2],
-  atUtc: "2026-11-26T21:00:00Z",
+  at: "2026-11-26T21:00:00Z",
   what: "The pin wash has set: cleaning it up takes longer now.",
   why: "It comes off with fresh thinner and a stiff brush.",
   figure: "Until 3 h after it; 12 h have gone by.",

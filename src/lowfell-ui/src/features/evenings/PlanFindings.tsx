@@ -24,7 +24,7 @@ export function PlanFindings({ findings }: { findings: PlanFinding[] }) {
                   <Link className="underline" to={`/zone/${f.zoneId}`}>
                     {f.piece}, {f.zone}
                   </Link>{" "}
-                  {ranges(f.copies)}, {day(f.atUtc.slice(0, 10))}; {f.figure}
+                  {ranges(f.copies)}, {day(f.at.slice(0, 10))}; {f.figure}
                 </span>
               </span>
             </p>

@@ -51,15 +51,16 @@ beforeEach(() => {
   );
 });
 
-const show = () =>
-  render(
-    <QueryClientProvider client={queryClient}>
-      <Search request={planRequest([], true)} shown={shown} />
-    </QueryClientProvider>,
-  );
+const look = vi.fn();
+const search = (held?: string) => (
+  <QueryClientProvider client={queryClient}>
+    <Search request={planRequest([], true)} shown={shown} looking={undefined} held={held} onLook={look} />
+  </QueryClientProvider>
+);
+const show = () => render(search());
 
-test("a search is begun, followed, and its plan held to", async () => {
-  show();
+test("a search is begun, followed, its plan looked at, and put away once it is held", async () => {
+  const { rerender } = show();
   await userEvent.click(screen.getByRole("button", { name: "Look for" }));
   expect(await screen.findByText("It waits for its turn.")).toBeInTheDocument();
   expect(calls).toContain("GET /api/plan/solves/s1/events");
@@ -72,10 +73,12 @@ test("a search is begun, followed, and its plan held to", async () => {
   expect(closed).toBe(true);
   expect(screen.getByText(/Found: done Tue 8 Dec, 8 evenings, 31 set-ups, and none/)).toBeInTheDocument();
   expect(
-    screen.getByText("No such plan has fewer set-ups. Against the plan shown: 2 days sooner, 9 set-ups less."),
+    screen.getByText("No such plan has fewer set-ups. Against the plan in force: 2 days sooner, 9 set-ups less."),
   ).toBeInTheDocument();
-  await userEvent.click(screen.getByRole("button", { name: "Hold to it" }));
-  expect(calls.at(-1)).toBe("PUT /api/plan/held");
+  await userEvent.click(screen.getByRole("button", { name: "Look at it" }));
+  expect(look).toHaveBeenCalledWith({ name: "the plan that was found", planId: "p" });
+  expect(calls.filter((c) => c.includes("held"))).toEqual([]);
+  rerender(search("p"));
   expect(await screen.findByRole("button", { name: "Look for" })).toBeInTheDocument();
 });
 
@@ -92,7 +95,7 @@ test("a search that failed says so and is put away", async () => {
   show();
   tell(solve({ status: "failed", message: "The host that searched was lost; the plan at once still stands." }));
   expect(screen.getByRole("alert")).toHaveTextContent("was lost");
-  expect(screen.queryByRole("button", { name: "Hold to it" })).toBeNull();
+  expect(screen.queryByRole("button", { name: "Look at it" })).toBeNull();
   await userEvent.click(screen.getByRole("button", { name: "Put it away" }));
   expect(sessionStorage.getItem("lowfell.search")).toBeNull();
 });

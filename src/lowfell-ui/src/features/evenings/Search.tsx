@@ -1,5 +1,5 @@
 import { solveStageWord } from "../../api/words";
-import { changed } from "../../api/changes";
+import type { PlanLook } from "../../api/queries";
 import { useMutation } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, ask, wording } from "../../api/client";
@@ -13,12 +13,17 @@ const keepKey = "lowfell.search";
 
 interface Props {
   request: PlanRequest;
-  /** What the plan on the screen comes to. */
+  /** What the plan in force comes to. */
   shown: PlanSummary;
+  /** The plan that is looked at. */
+  looking: string | undefined;
+  /** The plan that is held. */
+  held: string | undefined;
+  onLook: (look: PlanLook) => void;
 }
 
 /** Looks longer for a better plan than the one at once, on whichever host is free; it goes on while the page is away. */
-export function Search({ request, shown }: Props) {
+export function Search({ request, shown, looking, held, onLook }: Props) {
   const [seconds, setSeconds] = useState("10");
   const [id, setId] = useState<string | null>(() => sessionStorage.getItem(keepKey));
   const [solve, setSolve] = useState<Solve>();
@@ -37,6 +42,10 @@ export function Search({ request, shown }: Props) {
     setId(null);
     setSolve(undefined);
   };
+  const taken = held !== undefined && solve?.planId === held;
+  useEffect(() => {
+    if (taken) forget();
+  }, [taken]);
   const start = useMutation({
     mutationFn: () => ask(api.POST("/api/plan/solves", { body: { request, seconds: Number(seconds) } })),
     onSuccess: (begun) => {
@@ -48,15 +57,6 @@ export function Search({ request, shown }: Props) {
   });
   const stop = useMutation({
     mutationFn: () => ask(api.DELETE("/api/plan/solves/{id}", { params: { path: { id: id! } } })),
-    onError: (error) => notify(wording(error)),
-  });
-  const follow = useMutation({
-    mutationFn: () => ask(api.PUT("/api/plan/held", { body: { planId: solve!.planId } })),
-    onSuccess: async () => {
-      forget();
-      await changed("plan");
-      notify("You hold to this plan now.");
-    },
     onError: (error) => notify(wording(error)),
   });
   const found = solve?.progress?.summary;
@@ -109,14 +109,18 @@ export function Search({ request, shown }: Props) {
                   (found.leastSetUps >= found.setUps
                     ? "No such plan has fewer set-ups. "
                     : `No such plan has fewer than ${found.leastSetUps} set-ups. `)}
-                Against the plan shown: {saved(shown, found)}.
+                Against the plan in force: {saved(shown, found)}.
               </p>
             </>
           )}
           <div className="mt-2 flex gap-2">
             {solve.planId && (
-              <Button look="main" disabled={follow.isPending} onClick={() => follow.mutate()}>
-                Hold to it
+              <Button
+                look="main"
+                disabled={looking === solve.planId}
+                onClick={() => onLook({ name: "the plan that was found", planId: solve.planId! })}
+              >
+                Look at it
               </Button>
             )}
             <Button onClick={forget}>Put it away</Button>

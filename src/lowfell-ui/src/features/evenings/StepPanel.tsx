@@ -17,14 +17,13 @@ import { clock, day, dryAt } from "./when";
 interface Props {
   step: PlannedStep;
   evening: PlannedEvening;
-  timeZone: string;
   cautionNote: string;
   onEarlier?: () => void;
   onLater?: () => void;
 }
 
 /** One step: for which copies, with what, what it should look like, when it is dry; and that it is done. */
-export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onLater }: Props) {
+export function StepPanel({ step, evening, cautionNote, onEarlier, onLater }: Props) {
   const [hurrying, setHurrying] = useState(false);
   const [writing, setWriting] = useState<"problem" | "note" | "otherwise">();
   const [otherwise, setOtherwise] = useState<Partial<Entry>>({});
@@ -44,7 +43,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
     },
     onError: (error) => notify(wording(error)),
   });
-  const early = () => (step.readyUtc ? minutesEarly(Date.parse(step.readyUtc), Date.now()) : 0);
+  const early = () => (step.readyAt ? minutesEarly(Date.parse(step.readyAt), Date.now()) : 0);
   const lay = () => write.mutate(logAction(step, "done", step.copies, otherwise));
   return (
     <section aria-label="The step" className="rounded-lg border border-line bg-panel p-3 text-sm" data-testid="step">
@@ -57,7 +56,7 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
         </Button>
       </div>
       <p className="text-soft">
-        {day(evening.day)}, {clock(step.startUtc, timeZone)} to {clock(step.endUtc, timeZone)}
+        {day(evening.day)}, {clock(step.startAt)} to {clock(step.endAt)}
         {step.setUpMin > 0 && `, ${step.setUpMin} min to set up`}
       </p>
       <h2 className="text-base font-semibold">
@@ -93,10 +92,8 @@ export function StepPanel({ step, evening, timeZone, cautionNote, onEarlier, onL
         </p>
       )}
       {step.note && <p className="border-l-2 border-line pl-2 whitespace-pre-line">{step.note}</p>}
-      <p className="text-soft">Next coat from {dryAt(step.nextFromUtc, evening, timeZone)}.</p>
-      {step.nextByUtc && (
-        <p className="font-semibold text-risk">It must be worked on by {dryAt(step.nextByUtc, evening, timeZone)}.</p>
-      )}
+      <p className="text-soft">Next coat from {dryAt(step.nextFrom, evening)}.</p>
+      {step.nextBy && <p className="font-semibold text-risk">It must be worked on by {dryAt(step.nextBy, evening)}.</p>}
       {step.cautions.length > 0 && (
         <div className="mt-2 border-t border-line pt-2 text-xs text-soft">
           {step.cautions.map((c) => (

@@ -11,7 +11,7 @@ import { chosenSets, follows, planRequest } from "../../craft/planRequest";
 import { ranges } from "../../craft/ranges";
 import { useTitle } from "../../craft/useTitle";
 import { Chip } from "../../ui";
-import { clock, day, minutesBetween, today } from "./when";
+import { clock, day, minutesBetween } from "./when";
 
 /** The next evening, step by step; what to get ready for it and what to buy before it. */
 export function TonightScreen() {
@@ -19,7 +19,7 @@ export function TonightScreen() {
   const chosen = chosenSets().filter((id) => cards.data?.some((c) => c.id === id));
   const plan = useQuery(queries.plan(planRequest(chosen, follows()), cards.data !== undefined));
   const evening = plan.data?.calendar[0];
-  const tonight = plan.data && evening?.day === today(plan.data.timeZone);
+  const tonight = plan.data && evening?.day === plan.data.today;
   useTitle(evening && `${tonight ? "Tonight" : day(evening.day)}, ${evening.steps.length} steps`);
   const error = plan.error ?? cards.error;
   if (error && !plan.data)
@@ -30,9 +30,8 @@ export function TonightScreen() {
     );
   if (!plan.data) return <p className="p-6 text-soft">Planning…</p>;
   if (!evening) return <NothingTonight problem={plan.data.problem ?? null} steps={plan.data.steps} />;
-  const work = evening.steps.reduce((n, s) => n + minutesBetween(s.startUtc, s.endUtc), 0);
+  const work = evening.steps.reduce((n, s) => n + minutesBetween(s.startAt, s.endAt), 0);
   const setUps = evening.steps.filter((s) => s.setUpMin > 0).length;
-  const zone = plan.data.timeZone;
   return (
     <div className="mx-auto grid w-full max-w-[1500px] grid-cols-1 items-start gap-3 p-3 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section aria-label={tonight ? "Tonight" : day(evening.day)} className="rounded-lg border border-line bg-panel">
@@ -41,7 +40,7 @@ export function TonightScreen() {
             {tonight ? "Tonight" : "Next"}, {day(evening.day)}
           </h1>
           <p className="flex-1 text-sm text-soft">
-            {clock(evening.openUtc, zone)} to {clock(evening.closeUtc, zone)}, {duration(work)} of work, {setUps}{" "}
+            {clock(evening.openAt)} to {clock(evening.closeAt)}, {duration(work)} of work, {setUps}{" "}
             {setUps === 1 ? "set-up" : "set-ups"}
           </p>
           <Link
@@ -58,7 +57,7 @@ export function TonightScreen() {
                 to={`/evenings/plan?step=${encodeURIComponent(lotKey(s))}`}
                 className="grid grid-cols-[3.2rem_auto_minmax(0,1fr)_auto] items-center gap-3 px-4 py-2 hover:bg-raised"
               >
-                <span className="font-semibold">{clock(s.startUtc, zone)}</span>
+                <span className="font-semibold">{clock(s.startAt)}</span>
                 <Core strata={s.sample} after={s.technique ? s.after : undefined} />
                 <span className="min-w-0">
                   <span className="block font-semibold">
@@ -67,10 +66,10 @@ export function TonightScreen() {
                   <span className="block text-sm text-soft">
                     {s.piece}, {s.zone}: {ranges(s.copies)}
                     {s.mix && `, ${mixed(s)}`}
-                    {s.nextByUtc && `; next by ${clock(s.nextByUtc, zone)}`}
+                    {s.nextBy && `; next by ${clock(s.nextBy)}`}
                   </span>
                 </span>
-                <span className="text-sm whitespace-nowrap">{duration(minutesBetween(s.startUtc, s.endUtc))}</span>
+                <span className="text-sm whitespace-nowrap">{duration(minutesBetween(s.startAt, s.endAt))}</span>
               </Link>
             </li>
           ))}
@@ -170,7 +169,7 @@ function Rest({ count, done }: { count: number; done: string | null }) {
 function NothingTonight({ problem, steps }: { problem: string | null; steps: number }) {
   return (
     <div className="mx-auto max-w-md p-10 text-center">
-      <h1 className="mb-2 text-xl font-semibold">{steps > 0 ? "No evening yet" : "Nothing is left to paint"}</h1>
+      <h1 className="mb-2 text-xl font-semibold">{steps > 0 ? "No evening ahead" : "Nothing is left to paint"}</h1>
       <p className="mb-4 text-soft">{problem ?? "Plan coats on a piece, and they come up here."}</p>
       <Link to={steps > 0 ? "/evenings/calendar" : "/piece"} className="font-semibold text-accent underline">
         {steps > 0 ? "Say when you paint" : "Go to a piece"}

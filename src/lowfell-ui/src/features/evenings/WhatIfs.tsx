@@ -1,12 +1,19 @@
-import { queries } from "../../api/queries";
+import { type PlanLook, queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { wording } from "../../api/client";
 import type { PlanRequest } from "../../api/types";
 import { saved } from "./saved";
 import { day } from "./when";
 
-/** The plan beside other ways to do it: what each saves. */
-export function WhatIfs({ request }: { request: PlanRequest }) {
+interface Props {
+  request: PlanRequest;
+  /** The way that is looked at. */
+  looking: string | undefined;
+  onLook: (look: PlanLook) => void;
+}
+
+/** The plan in force beside other ways to do it: what each saves; one press shows it. */
+export function WhatIfs({ request, looking, onLook }: Props) {
   const ways = useQuery(queries.whatIfs(request));
   const base = ways.data?.[0]?.summary;
   return (
@@ -20,13 +27,19 @@ export function WhatIfs({ request }: { request: PlanRequest }) {
       {!ways.data && !ways.isError && <p className="text-soft">Trying other ways…</p>}
       {base &&
         ways.data?.slice(1).map((w) => (
-          <div key={w.name} className="border-t border-line py-1.5">
-            <p className="flex gap-2">
+          <button
+            key={w.name}
+            type="button"
+            aria-pressed={looking === w.name}
+            onClick={() => onLook({ name: w.name, request: w.request ?? undefined })}
+            className="block w-full border-t border-line py-1.5 text-left hover:bg-raised aria-pressed:bg-tint"
+          >
+            <span className="flex gap-2">
               <span className="flex-1">{w.name}</span>
-              <strong>{w.summary.doneOn ? day(w.summary.doneOn) : "can’t be done"}</strong>
-            </p>
-            <p className="text-xs text-soft">{saved(base, w.summary, false)}</p>
-          </div>
+              <strong>{w.summary.doneOn ? day(w.summary.doneOn) : "not all of it"}</strong>
+            </span>
+            <span className="block text-xs text-soft">{saved(base, w.summary, false)}</span>
+          </button>
         ))}
     </section>
   );

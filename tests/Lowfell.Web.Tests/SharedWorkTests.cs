@@ -1,0 +1,48 @@
+using Lowfell.Web.Jobs;
+using Xunit;
+
+namespace Lowfell.Web.Tests;
+
+public sealed class SharedWorkTests
+{
+    [Fact]
+    public async Task It_is_done_once_for_all_who_wait()
+    {
+        var begun = 0;
+        var gate = new TaskCompletionSource();
+        var work = new SharedWork<string>(async _ =>
+        {
+            Interlocked.Increment(ref begun);
+            await gate.Task;
+            return "made";
+        });
+        var all = Enumerable.Range(0, 5).Select(_ => work.Join() ? work.WaitAsync(CancellationToken.None) : Task.FromResult("late")).ToList();
+        gate.SetResult();
+        Assert.Equal(Enumerable.Repeat("made", 5), await Task.WhenAll(all));
+        Assert.Equal(1, begun);
+    }
+
+    [Fact]
+    public async Task It_goes_on_for_who_stays_and_ends_when_the_last_has_gone()
+    {
+        var stopped = new TaskCompletionSource();
+        var work = new SharedWork<string>(async stop =>
+        {
+            stop.Register(stopped.SetResult);
+            await Task.Delay(Timeout.Infinite, stop);
+            return "";
+        });
+        using var first = new CancellationTokenSource();
+        using var second = new CancellationTokenSource();
+        Assert.True(work.Join());
+        Assert.True(work.Join());
+        var (one, two) = (work.WaitAsync(first.Token), work.WaitAsync(second.Token));
+        await first.CancelAsync();
+        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => one);
+        Assert.False(stopped.Task.IsCompleted);
+        await second.CancelAsync();
+        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => two);
+        await stopped.Task.WaitAsync(TimeSpan.FromSeconds(10), TestContext.Current.CancellationToken);
+        Assert.False(work.Join());
+    }
+}
