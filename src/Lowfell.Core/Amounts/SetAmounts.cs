@@ -40,27 +40,29 @@ public sealed record ThinnerNeed(Thinner Thinner, double Ml)
 /// <param name="Thinners">What is thinned with.</param>
 public sealed record SetAmounts(IReadOnlyList<MeasuredCoat> Coats, IReadOnlyList<MaterialNeed> Materials, IReadOnlyList<ThinnerNeed> Thinners)
 {
-    /// <summary>Adds everything up. Skipped coats and coats without paint take nothing; mixes are unfolded to their materials.</summary>
-    public static SetAmounts Of(IReadOnlyList<SharedCoat> coats, Palette palette, HighlightSchool highlights = HighlightSchool.FacingLight)
+    /// <summary>Adds up coats on the zones that share them. Skipped coats and coats without paint take nothing; mixes are unfolded to their materials.</summary>
+    public static SetAmounts Of(IReadOnlyList<SharedCoat> coats, Palette palette, HighlightSchool highlights = HighlightSchool.FacingLight) =>
+        Of([.. coats.Where(c => c.Coat is { Skipped: false, LeavesFilm: true }).Select(c => new MeasuredCoat(c.Coat, CoatAmount.Of(c.Coat, c.Zones, palette, highlights)))]);
+
+    /// <summary>Adds up amounts that are known; mixes are unfolded to their materials.</summary>
+    public static SetAmounts Of(IReadOnlyList<MeasuredCoat> measured)
     {
-        var measured = new List<MeasuredCoat>(coats.Count);
-        var materials = new Dictionary<Guid, (Material Material, double Ml, int Coats)>();
+        var materials = new Dictionary<Guid, (Material Material, double Ml, HashSet<Guid> Coats)>();
         var thinners = new Dictionary<Thinner, double>();
-        foreach (var (coat, zones) in coats)
+        foreach (var (coat, amount) in measured)
         {
-            if (coat.Skipped || coat is not { LeavesFilm: true, Paint: { } paint })
+            if (coat.Paint is not { } paint)
             {
                 continue;
             }
 
-            var amount = CoatAmount.Of(coat, zones, palette, highlights);
-            measured.Add(new(coat, amount));
             var fraction = coat.Dilution.PaintFraction;
             var paintMl = amount.TotalMl * fraction;
             foreach (var (material, share) in paint.Content.Materials)
             {
-                var before = materials.GetValueOrDefault(material.Id);
-                materials[material.Id] = (material, before.Ml + (paintMl * share), before.Coats + 1);
+                var (_, before, coats) = materials.TryGetValue(material.Id, out var known) ? known : (material, 0, []);
+                coats.Add(coat.Id);
+                materials[material.Id] = (material, before + (paintMl * share), coats);
             }
 
             foreach (var (thinner, share) in paint.Content.Thinners)
@@ -76,7 +78,7 @@ public sealed record SetAmounts(IReadOnlyList<MeasuredCoat> Coats, IReadOnlyList
 
         return new(
             measured,
-            [.. materials.Values.OrderByDescending(m => m.Ml).Select(m => new MaterialNeed(m.Material, m.Ml, m.Coats))],
+            [.. materials.Values.OrderByDescending(m => m.Ml).Select(m => new MaterialNeed(m.Material, m.Ml, m.Coats.Count))],
             [.. thinners.OrderByDescending(t => t.Value).Select(t => new ThinnerNeed(t.Key, t.Value))]);
     }
 }

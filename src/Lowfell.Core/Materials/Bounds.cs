@@ -55,3 +55,6 @@ public sealed class TemperatureBoundAttribute() : FigureBoundAttribute(0, 45, "C
 
 /// <summary>Relative humidity of a room, as a share.</summary>
 public sealed class HumidityBoundAttribute() : FigureBoundAttribute(0.05, 0.99);
+
+/// <summary>What a bottle, pot or can cost; nothing for one that was given.</summary>
+public sealed class PriceBoundAttribute() : FigureBoundAttribute(0, 100_000);

@@ -171,7 +171,7 @@ public static class DemoLoader
             LowStockMl = LowStockMl,
             Bottles = [.. Bottles.Select(b => new BottleRow
             {
-                Id = Guid.CreateVersion7(), SizeMl = b.SizeMl, LeftMl = b.LeftMl, Lot = b.Lot, OpenedOn = b.OpenedDaysAgo is { } days ? today.AddDays(-days) : null,
+                Id = Guid.CreateVersion7(), SizeMl = b.SizeMl, LeftMl = b.LeftMl, Price = b.Price, Lot = b.Lot, OpenedOn = b.OpenedDaysAgo is { } days ? today.AddDays(-days) : null,
             })],
             Id = Guid.CreateVersion7(),
             Name = Name,
@@ -187,7 +187,7 @@ public static class DemoLoader
         };
     }
 
-    private sealed record DemoBottle(double SizeMl, double LeftMl, string Lot, int? OpenedDaysAgo = null);
+    private sealed record DemoBottle(double SizeMl, double LeftMl, string Lot, int? OpenedDaysAgo = null, double? Price = null);
 
     private sealed record DemoWorld(List<DemoMix> Mixes, Dictionary<string, List<DemoCoat>> Schemes, List<DemoSet> Sets);
 

@@ -74,7 +74,7 @@ internal static class WorkReader
     public static WorkPiece Piece(PieceRow p) => new(p.Id, p.SetId, p.Name, p.Copies, p.PartOfId, p.FitMin, p.GlueMin);
 
     /// <summary>A zone; its scheme with the coats, its piece and its set have to be loaded.</summary>
-    public static WorkZone Zone(ZoneRow z, WorkPiece piece, Bench bench, OpenShelf shelf) => new(z.Id, piece, z.Name, ZoneStacks.Read(z, bench, shelf), z.Neighbours, z.Fitting);
+    public static WorkZone Zone(ZoneRow z, WorkPiece piece, Bench bench, OpenShelf shelf) => new(z.Id, piece, z.Name, ZoneStacks.Read(z, bench, shelf), z.Neighbours, z.Fitting) { SchemeId = z.SchemeId };
 
     /// <summary>An entry of the log that names a step.</summary>
     /// <param name="l">The entry.</param>

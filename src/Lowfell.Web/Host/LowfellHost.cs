@@ -67,6 +67,7 @@ public static class LowfellHost
         builder.Services.AddHostedService<RoomWatch>();
         builder.Services.AddHostedService<BinWatch>();
         builder.Services.AddScoped<LogDesk>();
+        builder.Services.AddScoped<AmountDesk>();
         builder.Services.AddScoped<PlanDesk>();
         builder.Services.AddSingleton<PlanKeep>();
         builder.Services.AddScoped<SetStamps>();

@@ -1,3 +1,4 @@
+using Lowfell.Core.Amounts;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
 
@@ -29,7 +30,7 @@ public static class Overspray
     private const double CaughtShare = 0.25;
 
     /// <summary>Minutes to mask one zone against another, on one copy. The border is taken as a side of the smaller one.</summary>
-    public static double MaskMinutes(Zone zone, Zone neighbour) => MaskFixedMin + (Math.Sqrt(Math.Min(zone.AreaMm2, neighbour.AreaMm2)) / MaskMmPerMin);
+    public static double MaskMinutes(Zone zone, Zone neighbour) => MaskFixedMin + (TouchUp.BorderMm(zone, neighbour) / MaskMmPerMin);
 
     /// <summary>Minutes to touch up a zone that was caught, on one copy: a share of its brush work.</summary>
     /// <param name="neighbour">Steps of the zone that was caught.</param>

@@ -20,7 +20,11 @@ public sealed record WorkPiece(Guid Id, Guid SetId, string Name, int Copies, Gui
 /// <param name="Stack">Its stack.</param>
 /// <param name="Touches">Zones that it touches.</param>
 /// <param name="Fitting">When it is painted, where a part is fitted.</param>
-public sealed record WorkZone(Guid Id, WorkPiece Piece, string Name, StackDraft Stack, IReadOnlyList<Guid> Touches, Fitting Fitting = Fitting.Free);
+public sealed record WorkZone(Guid Id, WorkPiece Piece, string Name, StackDraft Stack, IReadOnlyList<Guid> Touches, Fitting Fitting = Fitting.Free)
+{
+    /// <summary>The scheme that its stack is of.</summary>
+    public Guid SchemeId { get; init; }
+}
 
 /// <summary>How the work is to be done.</summary>
 public sealed record WorkWay

@@ -33,7 +33,11 @@ public sealed record CoatOfScheme(Guid SchemeId, Guid CoatId);
 /// <param name="PieceId">Only this piece.</param>
 public sealed record AmountsRequest(
     Guid? SetId = null, Guid? SchemeId = null, Palette Palette = Palette.Wet, [ManyBound] IReadOnlyList<CopiesTrial>? Copies = null, [ManyBound] IReadOnlyList<DilutionTrial>? Dilutions = null,
-    [ManyBound] IReadOnlyList<CoatOfScheme>? Only = null, Guid? PieceId = null);
+    [ManyBound] IReadOnlyList<CoatOfScheme>? Only = null, Guid? PieceId = null)
+{
+    /// <summary>Whether something is tried that is not planned.</summary>
+    internal bool IsTrial => Copies is { Count: > 0 } || Dilutions is { Count: > 0 };
+}
 
 /// <summary>How the shelf stands to a need.</summary>
 public enum StockVerdict
@@ -55,6 +59,7 @@ public enum StockVerdict
 /// <param name="Colour">Its colour.</param>
 /// <param name="Ml">Needed from the bottle, ml.</param>
 /// <param name="Drops">The same in drops; none for what is scooped, sprayed or dusted.</param>
+/// <param name="ReserveMl">Kept of it for touch-ups, beside what is needed, ml.</param>
 /// <param name="LeftMl">On the shelf, ml.</param>
 /// <param name="ShortMl">Missing, ml; 0 where there is enough.</param>
 /// <param name="Verdict">How the shelf stands to it.</param>
@@ -62,8 +67,27 @@ public enum StockVerdict
 /// <param name="OpenedLongAgo">Whether that is a year ago or more: shake it, and test it on a scrap.</param>
 /// <param name="Lots">Different lots among its bottles, where bottles can be mixed.</param>
 /// <param name="Coats">Coats that use it.</param>
+/// <param name="Bottles">Whole bottles to buy, the touch-ups counted; 0 where there is enough, none where no bottle of it was ever counted.</param>
+/// <param name="BottleMl">What such a bottle holds, ml.</param>
+/// <param name="BuyPrice">What they cost; none where that is not known.</param>
 public sealed record NeedView(
-    Guid MaterialId, string Name, string House, string Colour, double Ml, int? Drops, double LeftMl, double ShortMl, StockVerdict Verdict, DateOnly? OldestOpenedOn, bool OpenedLongAgo, IReadOnlyList<string> Lots, int Coats);
+    Guid MaterialId,
+    string Name,
+    string House,
+    string Colour,
+    double Ml,
+    int? Drops,
+    double ReserveMl,
+    double LeftMl,
+    double ShortMl,
+    StockVerdict Verdict,
+    DateOnly? OldestOpenedOn,
+    bool OpenedLongAgo,
+    IReadOnlyList<string> Lots,
+    int Coats,
+    int? Bottles,
+    double? BottleMl,
+    double? BuyPrice);
 
 /// <summary>A thinner that is needed; thinners are not counted on the shelf.</summary>
 /// <param name="Thinner">The thinner.</param>
@@ -89,10 +113,13 @@ public sealed record ThinnerView(Thinner Thinner, double Ml, int Drops);
 /// <param name="TotalMl">Mix needed, ml.</param>
 /// <param name="PaintMl">Paint in it, ml.</param>
 /// <param name="ThinnerMl">Thinner in it, ml.</param>
-/// <param name="Minutes">Hands-on, min.</param>
+/// <param name="Minutes">Hands-on as it is planned, cleaning it up counted, min.</param>
+/// <param name="SetUpMin">Setting up for it, min.</param>
 /// <param name="PaletteMin">Minutes that a batch stays workable; 0 where it does not go off.</param>
-/// <param name="Batches">Batches.</param>
-/// <param name="BatchMl">Mix in each, ml.</param>
+/// <param name="Batches">Mixes that are made for it.</param>
+/// <param name="BatchMl">In each, the mean, ml.</param>
+/// <param name="ReserveMl">Kept of the mix for touch-ups, beside the total, ml.</param>
+/// <param name="Cost">What its paint costs, as far as prices are known.</param>
 public sealed record CoatAmountView(
     Guid SchemeId,
     string Scheme,
@@ -112,12 +139,42 @@ public sealed record CoatAmountView(
     double PaintMl,
     double ThinnerMl,
     double Minutes,
+    double SetUpMin,
     int PaletteMin,
     int Batches,
-    double BatchMl);
+    double BatchMl,
+    double ReserveMl,
+    double Cost);
 
-/// <summary>Amounts of a set, a scheme or everything.</summary>
+/// <summary>What a piece takes.</summary>
+/// <param name="PieceId">The piece.</param>
+/// <param name="Piece">Its name.</param>
+/// <param name="Copies">Copies.</param>
+/// <param name="TotalMl">Mix for what is open of it, ml.</param>
+/// <param name="Minutes">Hands-on minutes of that.</param>
+/// <param name="Cost">What its paint costs, as far as prices are known.</param>
+/// <param name="CopyCost">The same of one copy that is open.</param>
+public sealed record PieceAmountView(Guid PieceId, string Piece, int Copies, double TotalMl, double Minutes, double Cost, double CopyCost);
+
+/// <summary>Amounts of a set, a scheme or everything: of what is open, lot by lot as the plan mixes it.</summary>
 /// <param name="Materials">From the bottles: what is missing first, then the most.</param>
 /// <param name="Thinners">Thinners.</param>
 /// <param name="Coats">How they come about, by scheme from below.</param>
-public sealed record AmountsView(IReadOnlyList<NeedView> Materials, IReadOnlyList<ThinnerView> Thinners, IReadOnlyList<CoatAmountView> Coats);
+/// <param name="Pieces">The same by piece, the dearest first.</param>
+/// <param name="TotalMl">All mixes together, ml.</param>
+/// <param name="Minutes">Hands-on minutes, as they are planned.</param>
+/// <param name="SetUpMin">Minutes of setting up.</param>
+/// <param name="Cost">What the paint costs, as far as prices are known.</param>
+/// <param name="Unpriced">Materials among it whose price is not known.</param>
+/// <param name="Later">Sets that are not counted, as they are not begun within the weeks that are planned ahead.</param>
+public sealed record AmountsView(
+    IReadOnlyList<NeedView> Materials,
+    IReadOnlyList<ThinnerView> Thinners,
+    IReadOnlyList<CoatAmountView> Coats,
+    IReadOnlyList<PieceAmountView> Pieces,
+    double TotalMl,
+    double Minutes,
+    double SetUpMin,
+    double Cost,
+    int Unpriced,
+    IReadOnlyList<string> Later);

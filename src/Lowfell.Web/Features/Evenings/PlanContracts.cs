@@ -106,6 +106,7 @@ public sealed record LearnedAnswer([TagBound] string Key, bool? Follow);
 /// <param name="Station">Station.</param>
 /// <param name="StartAt">Hands-on work begins.</param>
 /// <param name="EndAt">It ends.</param>
+/// <param name="Minutes">Hands-on minutes, all copies together.</param>
 /// <param name="SetUpMin">Setting up before it, minutes.</param>
 /// <param name="ReadyAt">From when all its copies are ready for it, by what is written down; none where nothing is or it is long ago.</param>
 /// <param name="DueAt">Until when it has to be begun, by what is written down; none without a window.</param>
@@ -136,6 +137,7 @@ public sealed record PlannedStep(
     Station Station,
     DateTimeOffset StartAt,
     DateTimeOffset EndAt,
+    double Minutes,
     double SetUpMin,
     DateTimeOffset? ReadyAt,
     DateTimeOffset? DueAt,

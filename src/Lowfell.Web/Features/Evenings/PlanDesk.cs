@@ -42,6 +42,34 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, TimePr
         return new PlanWriter(planner).View(planner.AtOnce(SearchMs, cancel));
     }
 
+    /// <summary>The plan in force with what there is to do for it: the held one, as far as it is of these sets, else one made now.</summary>
+    /// <param name="sets">The sets; all where none are named.</param>
+    /// <param name="cancel">Cancels.</param>
+    internal async Task<(Planner Planner, Core.Evenings.Scheduling.Plan Plan)> InForceAsync(IReadOnlyList<Guid>? sets, CancellationToken cancel)
+    {
+        if (await HeldAsync(cancel) is { } held && await AliveAsync(held, cancel) is var request && (request.SetIds is null || sets?.Except(request.SetIds).Any() == false))
+        {
+            var kept = await OpenAsync(request, cancel);
+            return (kept, new HeldPlan(kept.Held(Kept.Read<List<KeptLot>>(held.Lots)), kept.Task).AsPlan());
+        }
+
+        var planner = await OpenAsync(new(sets), cancel);
+        return (planner, planner.AtOnce(SearchMs, cancel).Best);
+    }
+
+    // What was asked for when a plan was made, without the sets that are gone since.
+    private async Task<PlanRequest> AliveAsync(PlanRow row, CancellationToken cancel)
+    {
+        var request = Kept.Read<PlanRequest>(row.Request);
+        if (request.SetIds is not { } wanted)
+        {
+            return request;
+        }
+
+        var alive = await db.Sets.Where(s => s.DeletedAt == null && wanted.Contains(s.Id)).Select(s => s.Id).ToListAsync(cancel);
+        return request with { SetIds = [.. wanted.Intersect(alive)] };
+    }
+
     /// <summary>Refuses a request that names what is not there.</summary>
     internal async Task CheckAsync(PlanRequest request, CancellationToken cancel)
     {
@@ -111,9 +139,8 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, TimePr
     /// <summary>A kept plan as it stands now.</summary>
     internal async Task<PlanView> ViewAsync(PlanRow row, CancellationToken cancel)
     {
-        var request = Kept.Read<PlanRequest>(row.Request);
-        var alive = await db.Sets.Where(s => s.DeletedAt == null).Select(s => s.Id).ToListAsync(cancel);
-        var planner = await OpenAsync(request with { SetIds = request.SetIds is null ? null : [.. request.SetIds.Intersect(alive)] }, cancel);
+        var request = await AliveAsync(row, cancel);
+        var planner = await OpenAsync(request, cancel);
         var writer = new PlanWriter(planner);
         var lots = planner.Held(Kept.Read<List<KeptLot>>(row.Lots));
         var held = new HeldPlan(lots, planner.Task);

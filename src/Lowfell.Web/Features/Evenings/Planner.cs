@@ -27,12 +27,15 @@ internal sealed class Planner
         var hours = calendar.ToCore();
         (Source, Origin, Calendar, zone) = (source, source.Origin, calendar, hours.Zone);
         Evenings = [.. hours.Sessions(Origin).Select(s => new Evening(s.Session, s.Day.ToDateOnly()))];
-        var way = request.Way(calendar.Room.CansFit);
-        Task = new(source.Work.Of(way), [.. Evenings.Select(e => e.Session)], way);
+        Way = request.Way(calendar.Room.CansFit);
+        Task = new(source.Work.Of(Way), [.. Evenings.Select(e => e.Session)], Way);
     }
 
     /// <summary>What was read.</summary>
     public PlanSource Source { get; }
+
+    /// <summary>How it is to be done.</summary>
+    public WorkWay Way { get; }
 
     /// <summary>The moment that minutes are counted from.</summary>
     public Instant Origin { get; }

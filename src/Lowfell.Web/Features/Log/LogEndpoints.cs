@@ -1,11 +1,11 @@
 using System.Globalization;
-using CsvHelper.Configuration;
 using CsvHelper;
 using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
+using Lowfell.Web.Files;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -61,27 +61,28 @@ public static class LogEndpoints
         async stream =>
         {
             await using var writer = new StreamWriter(stream, leaveOpen: true);
-            await using var csv = new CsvWriter(writer, new CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = InjectionOptions.Escape, InjectionEscapeCharacter = '\'' });
+            await using var csv = new CsvWriter(writer, CultureInfo.InvariantCulture);
             await csv.WriteRecordsAsync(All(db).AsAsyncEnumerable().Select(l => new
             {
                 at = l.At.ToString("yyyy-MM-ddTHH:mm:ssZ", CultureInfo.InvariantCulture),
                 kind = l.Kind.ToString(),
-                zone = l.Label,
-                paint = l.Paint,
+                zone = CsvCells.Write(l.Label),
+                paint = CsvCells.Write(l.Paint),
                 pass = l.Pass,
                 copy = l.Copy,
                 minutes = l.Minutes,
                 room_c = l.RoomC,
                 room_humidity = l.RoomHumidity,
                 set_up_minutes = l.SetUpMinutes,
-                who = l.Who,
+                who = CsvCells.Write(l.Who),
                 paint_fraction = l.PaintFraction,
-                notice = l.Notice,
-                deviation = l.Deviation,
-                cause = l.Cause,
-                remedy = l.Remedy,
+                notice = CsvCells.Write(l.Notice),
+                deviation = CsvCells.Write(l.Deviation),
+                cause = CsvCells.Write(l.Cause),
+                remedy = CsvCells.Write(l.Remedy),
+                worked_with = l.WorkedWith == WorkedWith.Unsaid ? "" : l.WorkedWith.ToString(),
                 photo = l.PhotoId,
-                note = l.Note,
+                note = CsvCells.Write(l.Note),
             }), cancel);
         },
         "text/csv; charset=utf-8",

@@ -6,6 +6,7 @@ using CsvHelper.Configuration;
 using Lowfell.Core.Materials;
 using Lowfell.Store;
 using Lowfell.Web.Api;
+using Lowfell.Web.Files;
 
 namespace Lowfell.Web.Features.Shelf;
 
@@ -15,7 +16,11 @@ namespace Lowfell.Web.Features.Shelf;
 /// <param name="ShortMl">Missing, ml.</param>
 /// <param name="NeededMl">Needed, ml.</param>
 /// <param name="LeftMl">On the shelf, ml.</param>
-public sealed record ShoppingLine(string Name, string House, double ShortMl, double NeededMl, double LeftMl);
+/// <param name="ReserveMl">Kept for touch-ups beside it, ml.</param>
+/// <param name="Bottles">Whole bottles to buy; none where no bottle was ever counted.</param>
+/// <param name="BottleMl">What such a bottle holds, ml.</param>
+/// <param name="Price">What they cost; none where that is not known.</param>
+public sealed record ShoppingLine(string Name, string House, double ShortMl, double NeededMl, double LeftMl, double ReserveMl = 0, int? Bottles = null, double? BottleMl = null, double? Price = null);
 
 /// <summary>A row of a file as it was read: a material with, if it names one, a bottle.</summary>
 /// <param name="Line">Line of the file, the header being 1.</param>
@@ -35,7 +40,7 @@ internal static class ShelfCsv
     private static readonly string[] Columns =
     [
         "name", "house", "family", "colour", "contrast_ratio", "reference_film_um", "volume_solids", "sheen", "undertone_power", "effect",
-        "drops_per_ml", "low_stock_ml", "bottle_ml", "left_ml", "opened_on", "lot",
+        "drops_per_ml", "low_stock_ml", "bottle_ml", "left_ml", "opened_on", "lot", "price",
     ];
 
     private static readonly string[] Needed = ["name", "family", "colour"];
@@ -67,7 +72,7 @@ internal static class ShelfCsv
     {
         using var writer = new StringWriter(CultureInfo.InvariantCulture);
         using var csv = new CsvWriter(writer, Writing());
-        foreach (var column in new[] { "material", "house", "buy_at_least_ml", "needed_ml", "left_ml" })
+        foreach (var column in new[] { "material", "house", "buy_at_least_ml", "needed_ml", "left_ml", "touch_up_ml", "bottles", "bottle_ml", "price" })
         {
             csv.WriteField(column);
         }
@@ -75,11 +80,15 @@ internal static class ShelfCsv
         csv.NextRecord();
         foreach (var line in lines)
         {
-            csv.WriteField(line.Name);
-            csv.WriteField(line.House);
+            csv.WriteField(CsvCells.Write(line.Name));
+            csv.WriteField(CsvCells.Write(line.House));
             csv.WriteField(line.ShortMl);
             csv.WriteField(line.NeededMl);
             csv.WriteField(line.LeftMl);
+            csv.WriteField(line.ReserveMl);
+            csv.WriteField(line.Bottles);
+            csv.WriteField(line.BottleMl);
+            csv.WriteField(line.Price);
             csv.NextRecord();
         }
 
@@ -158,7 +167,7 @@ internal static class ShelfCsv
     private static CsvRow Parse(CsvReader csv, int line, DateOnly today)
     {
         var faults = new Dictionary<string, string>();
-        string Text(string column) => csv.TryGetField(column, out string? text) ? Unescaped(text ?? "") : "";
+        string Text(string column) => csv.TryGetField(column, out string? text) ? CsvCells.Read(text ?? "") : "";
         double? Number(string column)
         {
             var text = Text(column);
@@ -231,9 +240,10 @@ internal static class ShelfCsv
         var left = Number("left_ml");
         var opened = Day("opened_on");
         var lot = Text("lot");
-        var bottle = size is null && left is null && opened is null && lot.Length == 0
+        var price = Number("price");
+        var bottle = size is null && left is null && opened is null && price is null && lot.Length == 0
             ? null
-            : new BottleDraft { SizeMl = size ?? left ?? 17, LeftMl = left ?? size ?? 17, OpenedOn = opened, Lot = lot };
+            : new BottleDraft { SizeMl = size ?? left ?? 17, LeftMl = left ?? size ?? 17, OpenedOn = opened, Price = price, Lot = lot };
         Collect(faults, material, checks => material.Check(checks, ""));
         if (bottle is not null)
         {
@@ -269,8 +279,8 @@ internal static class ShelfCsv
 
     private static void WriteRow(CsvWriter csv, MaterialRow m, BottleRow? bottle)
     {
-        csv.WriteField(m.Name);
-        csv.WriteField(m.House);
+        csv.WriteField(CsvCells.Write(m.Name));
+        csv.WriteField(CsvCells.Write(m.House));
         csv.WriteField(Camel(m.Family));
         csv.WriteField(m.Colour);
         csv.WriteField(m.ContrastRatio);
@@ -284,16 +294,14 @@ internal static class ShelfCsv
         csv.WriteField(bottle?.SizeMl);
         csv.WriteField(bottle?.LeftMl);
         csv.WriteField(bottle?.OpenedOn?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
-        csv.WriteField(bottle?.Lot);
+        csv.WriteField(CsvCells.Write(bottle?.Lot ?? ""));
+        csv.WriteField(bottle?.Price);
     }
 
     private static string Camel<T>(T value)
         where T : struct, Enum => char.ToLowerInvariant(value.ToString()[0]) + value.ToString()[1..];
 
-    // A cell that a spreadsheet would run as a formula is kept from it by an apostrophe, which reading takes off again.
-    private static CsvConfiguration Writing() => new(CultureInfo.InvariantCulture) { InjectionOptions = InjectionOptions.Escape, InjectionEscapeCharacter = '\'' };
-
-    private static string Unescaped(string text) => text.Length > 1 && text[0] == '\'' && "=+-@\t\r".Contains(text[1]) ? text[1..] : text;
+    private static CsvConfiguration Writing() => new(CultureInfo.InvariantCulture);
 
     private static string Short(string text) => text.Length > 40 ? text[..40] + "…" : text;
 }

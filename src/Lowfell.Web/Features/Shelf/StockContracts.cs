@@ -19,6 +19,9 @@ public sealed record BottleDraft
     /// <summary>When it was opened; none while it is closed.</summary>
     public DateOnly? OpenedOn { get; init; }
 
+    /// <summary>What it cost, in the painter's own money; none where that is not known.</summary>
+    [PriceBound] public double? Price { get; init; }
+
     /// <summary>Batch or lot, as printed on it.</summary>
     [TagBound] public string Lot { get; init; } = "";
 
@@ -35,7 +38,7 @@ public sealed record BottleDraft
     }
 
     /// <summary>Copies the figures to a row.</summary>
-    public void CopyTo(BottleRow row) => (row.SizeMl, row.LeftMl, row.OpenedOn, row.Lot) = (SizeMl, LeftMl, OpenedOn, Lot.Trim());
+    public void CopyTo(BottleRow row) => (row.SizeMl, row.LeftMl, row.OpenedOn, row.Price, row.Lot) = (SizeMl, LeftMl, OpenedOn, Price, Lot.Trim());
 }
 
 /// <summary>A bottle on the shelf.</summary>
@@ -45,7 +48,7 @@ public sealed record BottleDraft
 public sealed record BottleView(Guid Id, int Version, BottleDraft Bottle)
 {
     /// <summary>From a row.</summary>
-    public static BottleView Of(BottleRow row) => new(row.Id, row.Version, new() { SizeMl = row.SizeMl, LeftMl = row.LeftMl, OpenedOn = row.OpenedOn, Lot = row.Lot });
+    public static BottleView Of(BottleRow row) => new(row.Id, row.Version, new() { SizeMl = row.SizeMl, LeftMl = row.LeftMl, OpenedOn = row.OpenedOn, Price = row.Price, Lot = row.Lot });
 }
 
 /// <summary>What there is of a material.</summary>

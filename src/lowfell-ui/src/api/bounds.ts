@@ -18,6 +18,7 @@ export const bounds = {
   BottleDraft: {
     sizeMl: { min: 0.5, max: 10000, unit: "ml" },
     leftMl: { min: 0, max: 10000, unit: "ml" },
+    price: { min: 0, max: 100000 },
     lot: { maxLength: 120 },
   },
   CalendarException: {

@@ -47,10 +47,10 @@ const stale = {
   /** Preferences. */
   schools: [...shown, "zone", "amounts", "match", ...judged, ...planned],
   /** The plan that is held. */
-  plan: planned,
+  plan: [...planned, "amounts"],
   feed: ["feed"],
   /** What was done. */
-  log: ["log", "cards", "piece", "amounts", ...planned],
+  log: ["log", "cards", "piece", "amounts", "materials", "mixRecords", ...planned],
 } satisfies Record<string, QueryName[]>;
 
 /** Something that a painter changes. */

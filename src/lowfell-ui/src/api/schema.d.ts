@@ -308,7 +308,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Paint and thinner for a set, a scheme, tonight's coats or everything, over all copies and zones, against the shelf. Nothing is kept. */
+        /** Paint and thinner for what is open of a set, a piece, a scheme, tonight's coats or everything that is planned, lot by lot as the plan mixes it, against the shelf. Nothing is kept. */
         post: {
             parameters: {
                 query?: never;
@@ -357,7 +357,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What the shelf lacks for the same request, as CSV. */
+        /** What the shelf lacks for the same request, in whole bottles, as CSV. */
         post: {
             parameters: {
                 query?: never;
@@ -6017,7 +6017,7 @@ export interface components {
              */
             pieceId?: null | string;
         };
-        /** @description Amounts of a set, a scheme or everything. */
+        /** @description Amounts of a set, a scheme or everything: of what is open, lot by lot as the plan mixes it. */
         AmountsView: {
             /** @description From the bottles: what is missing first, then the most. */
             materials: components["schemas"]["NeedView"][];
@@ -6025,6 +6025,35 @@ export interface components {
             thinners: components["schemas"]["ThinnerView"][];
             /** @description How they come about, by scheme from below. */
             coats: components["schemas"]["CoatAmountView"][];
+            /** @description The same by piece, the dearest first. */
+            pieces: components["schemas"]["PieceAmountView"][];
+            /**
+             * Format: double
+             * @description All mixes together, ml.
+             */
+            totalMl: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes, as they are planned.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Minutes of setting up.
+             */
+            setUpMin: number;
+            /**
+             * Format: double
+             * @description What the paint costs, as far as prices are known.
+             */
+            cost: number;
+            /**
+             * Format: int32
+             * @description Materials among it whose price is not known.
+             */
+            unpriced: number;
+            /** @description Sets that are not counted, as they are not begun within the weeks that are planned ahead. */
+            later: string[];
         };
         /** @description A part that is fitted in the course of the work. */
         AssemblyDraft: {
@@ -6125,6 +6154,11 @@ export interface components {
              * @description When it was opened; none while it is closed.
              */
             openedOn?: null | string;
+            /**
+             * Format: double
+             * @description What it cost, in the painter's own money; none where that is not known.
+             */
+            price?: null | number;
             /** @description Batch or lot, as printed on it. */
             lot?: string;
         };
@@ -6450,9 +6484,14 @@ export interface components {
             thinnerMl: number;
             /**
              * Format: double
-             * @description Hands-on, min.
+             * @description Hands-on as it is planned, cleaning it up counted, min.
              */
             minutes: number;
+            /**
+             * Format: double
+             * @description Setting up for it, min.
+             */
+            setUpMin: number;
             /**
              * Format: int32
              * @description Minutes that a batch stays workable; 0 where it does not go off.
@@ -6460,14 +6499,24 @@ export interface components {
             paletteMin: number;
             /**
              * Format: int32
-             * @description Batches.
+             * @description Mixes that are made for it.
              */
             batches: number;
             /**
              * Format: double
-             * @description Mix in each, ml.
+             * @description In each, the mean, ml.
              */
             batchMl: number;
+            /**
+             * Format: double
+             * @description Kept of the mix for touch-ups, beside the total, ml.
+             */
+            reserveMl: number;
+            /**
+             * Format: double
+             * @description What its paint costs, as far as prices are known.
+             */
+            cost: number;
         };
         /** @description One coat as it is planned. */
         CoatDraft: {
@@ -8230,6 +8279,11 @@ export interface components {
             drops: null | number;
             /**
              * Format: double
+             * @description Kept of it for touch-ups, beside what is needed, ml.
+             */
+            reserveMl: number;
+            /**
+             * Format: double
              * @description On the shelf, ml.
              */
             leftMl: number;
@@ -8254,6 +8308,21 @@ export interface components {
              * @description Coats that use it.
              */
             coats: number;
+            /**
+             * Format: int32
+             * @description Whole bottles to buy, the touch-ups counted; 0 where there is enough, none where no bottle of it was ever counted.
+             */
+            bottles: null | number;
+            /**
+             * Format: double
+             * @description What such a bottle holds, ml.
+             */
+            bottleMl: null | number;
+            /**
+             * Format: double
+             * @description What they cost; none where that is not known.
+             */
+            buyPrice: null | number;
         };
         /** @description A zone that another touches, as it will look. */
         NeighbourView: {
@@ -8430,6 +8499,41 @@ export interface components {
              * @description Height, pixels.
              */
             height: number;
+        };
+        /** @description What a piece takes. */
+        PieceAmountView: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /** @description Its name. */
+            piece: string;
+            /**
+             * Format: int32
+             * @description Copies.
+             */
+            copies: number;
+            /**
+             * Format: double
+             * @description Mix for what is open of it, ml.
+             */
+            totalMl: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes of that.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description What its paint costs, as far as prices are known.
+             */
+            cost: number;
+            /**
+             * Format: double
+             * @description The same of one copy that is open.
+             */
+            copyCost: number;
         };
         /** @description A change with the version it was made on. */
         PieceChange: {
@@ -8916,6 +9020,11 @@ export interface components {
              * @description It ends.
              */
             endAt: string;
+            /**
+             * Format: double
+             * @description Hands-on minutes, all copies together.
+             */
+            minutes: number;
             /**
              * Format: double
              * @description Setting up before it, minutes.

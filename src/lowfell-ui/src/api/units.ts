@@ -7,10 +7,12 @@ export interface Units {
   temperature: "c" | "f";
   /** A language such as en-GB that dates and figures are written in; the browser's own where none is set. */
   dates: string | null;
+  /** Money as ISO 4217 names it; figures alone where none is chosen. */
+  money: string | null;
 }
 
 const key = "lowfell.units";
-const usual: Units = { length: "mm", volume: "ml", temperature: "c", dates: null };
+const usual: Units = { length: "mm", volume: "ml", temperature: "c", dates: null, money: null };
 const mmPerInch = 25.4;
 /** US fluid ounce (NIST Handbook 44, appendix C). */
 const mlPerOunce = 29.5735;
@@ -106,6 +108,15 @@ export function millilitres(ml: number, digits = 1): string {
   if (chosen.volume === "floz") return ml > 0 && ml < 0.15 ? "under 0.005 fl oz" : `${text(ml / mlPerOunce, 2)} fl oz`;
   return ml > 0 && ml < 0.05 ? "under 0.1 ml" : `${text(ml, digits)} ml`;
 }
+
+/** What something costs, in the painter's own money. */
+export const money = (amount: number): string =>
+  new Intl.NumberFormat(
+    dateLanguage(),
+    chosen.money
+      ? { style: "currency", currency: chosen.money }
+      : { minimumFractionDigits: 2, maximumFractionDigits: 2 },
+  ).format(amount);
 
 /** Degrees. */
 export const temperature = (c: number): string =>

@@ -8,6 +8,7 @@ import { Button, Choice, notify, Toggle } from "../../ui";
 import { CoatAmounts } from "./CoatAmounts";
 import { CopiesTrial } from "./CopiesTrial";
 import { Needs } from "./Needs";
+import { ByPiece, Takes } from "./Takes";
 
 type Palette = NonNullable<AmountsRequest["palette"]>;
 /** More pieces than these are not tried one by one. */
@@ -51,7 +52,7 @@ export function AmountsOf({ pieceId }: { pieceId?: string }) {
   const wanted = (zones.data ?? []).filter((z) => (pieceId ? z.pieceId === pieceId : kind !== "set" || z.setId === id));
   const pieces = [...new Map(wanted.map((z) => [z.pieceId, z])).values()].slice(0, mostTried);
   const options = [
-    { value: "all", label: "Everything on the bench" },
+    { value: "all", label: "Everything that is open" },
     ...(sets.data ?? []).map((s) => ({ value: `set:${s.id}`, label: s.name, group: "A set" })),
     ...(schemes.data ?? [])
       .filter((s) => s.zones > 0 && s.coats > 0)
@@ -109,10 +110,12 @@ export function AmountsOf({ pieceId }: { pieceId?: string }) {
         </p>
       )}
       {!amounts.data && !amounts.isError && <p className="text-soft">Adding up…</p>}
+      {amounts.data && <Takes amounts={amounts.data} />}
       {amounts.data && (
         <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] print:grid-cols-1">
           <div className="flex flex-col gap-3">
             <Needs amounts={amounts.data} />
+            <ByPiece amounts={amounts.data} />
             <CopiesTrial
               pieces={pieces}
               tried={copies}

@@ -2,6 +2,7 @@ import { bounds } from "../../api/bounds";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import type { CoatAmount } from "../../api/types";
+import { money } from "../../api/units";
 import { duration, number, techniqueWord } from "../../api/words";
 import { IconButton, NumberInput, percent } from "../../ui";
 
@@ -20,7 +21,10 @@ export function CoatAmounts({ coats, chosen, onChoose, onDilute }: Props) {
   return (
     <section aria-label="Coats" className="rounded-lg border border-line bg-panel">
       <h2 className="border-b border-line px-3 py-2 font-semibold">
-        Coat by coat <span className="text-sm font-normal text-soft">each out of one mix over all its copies</span>
+        Coat by coat{" "}
+        <span className="text-sm font-normal text-soft">
+          what is still to be laid, mixed lot by lot as the plan has it
+        </span>
       </h2>
       {schemes.map(([id, name]) => (
         <div key={id} className="border-b border-line last:border-b-0">
@@ -61,7 +65,7 @@ export function CoatAmounts({ coats, chosen, onChoose, onDilute }: Props) {
                       />
                       <span className="text-right font-semibold">{number(c.totalMl, 2)} ml</span>
                       <span className="text-right text-soft max-sm:hidden">
-                        {c.batches > 1 ? `${c.batches} × ${number(c.batchMl, 1)} ml` : "one batch"}
+                        {c.batches > 1 ? `${c.batches} × ${number(c.batchMl, 1)} ml` : "one mix"}
                       </span>
                     </div>
                     {open === at && <Terms coat={c} />}
@@ -83,18 +87,25 @@ function Terms({ coat: c }: { coat: CoatAmount }) {
       data-testid="terms"
     >
       <Term
-        what={`${number(c.areaCm2)} cm² over ${c.copies} ${c.copies === 1 ? "copy" : "copies"}${c.zones > 1 ? ` and ${c.zones} zones` : ""} × ${number(c.meanWetUm, 2)} µm wet, with its coverage${c.passes > 1 ? ` × ${c.passes} passes` : ""}`}
+        what={`${number(c.areaCm2)} cm² over ${c.copies} ${c.copies === 1 ? "copy" : "copies"}${c.zones > 1 ? ` and ${c.zones} zones` : ""} × ${number(c.meanWetUm, 2)} µm wet, with its coverage${c.passes > 1 ? `, in ${c.passes} passes` : ""}`}
         ml={c.onPieceMl}
       />
       <Term what="left in brush, sponge or the air on the way" ml={c.transferMl} />
       <Term
-        what={`left behind in ${c.batches === 1 ? "the batch" : `${c.batches} batches`}: ${duration(c.minutes)} of work${c.paletteMin > 0 ? `, workable for ${duration(c.paletteMin)}` : ""}`}
+        what={`left behind in ${c.batches === 1 ? "the mix" : `${c.batches} mixes`}: ${duration(c.minutes)} of work${c.setUpMin >= 1 ? ` and ${duration(c.setUpMin)} of setting up` : ""}${c.paletteMin > 0 ? `, workable for ${duration(c.paletteMin)}` : ""}`}
         ml={c.lossMl}
       />
       <dt className="border-t border-line pt-0.5 font-semibold">
         {number(c.paintMl, 2)} ml paint + {number(c.thinnerMl, 2)} ml thinner
       </dt>
       <dd className="border-t border-line pt-0.5 text-right font-semibold">{number(c.totalMl, 2)} ml</dd>
+      {c.reserveMl >= 0.01 && <Term what="kept beside it for slips along borders and under marks" ml={c.reserveMl} />}
+      {c.cost >= 0.01 && (
+        <>
+          <dt className="text-soft">what its paint costs, as far as prices are known</dt>
+          <dd className="text-right">{money(c.cost)}</dd>
+        </>
+      )}
     </dl>
   );
 }

@@ -11,6 +11,7 @@ const need = (part: Partial<Need>): Need => ({
   colour: "#f0efe9",
   ml: 25,
   drops: 500,
+  reserveMl: 0,
   leftMl: 6.7,
   shortMl: 18.3,
   verdict: "short",
@@ -19,10 +20,22 @@ const need = (part: Partial<Need>): Need => ({
   coats: 2,
   ...part,
 });
+const nothing: Amounts = {
+  materials: [],
+  thinners: [],
+  coats: [],
+  pieces: [],
+  totalMl: 0,
+  minutes: 0,
+  setUpMin: 0,
+  cost: 0,
+  unpriced: 0,
+  later: [],
+};
 const show = (amounts: Partial<Amounts>) =>
   render(
     <MemoryRouter>
-      <Needs amounts={{ materials: [], thinners: [], coats: [], ...amounts }} />
+      <Needs amounts={{ ...nothing, ...amounts }} />
     </MemoryRouter>,
   );
 
@@ -50,8 +63,15 @@ test("nobody counts drops of a can, and an empty list says the next move", () =>
   expect(screen.getByText("–")).toBeTruthy();
   rerender(
     <MemoryRouter>
-      <Needs amounts={{ materials: [], thinners: [], coats: [] }} />
+      <Needs amounts={nothing} />
     </MemoryRouter>,
   );
   expect(screen.getByText(/Nothing to mix here/)).toBeTruthy();
+});
+
+test("whole bottles, their price and what is kept for slips stand apart from the need", () => {
+  show({ materials: [need({ reserveMl: 0.3, bottles: 2, bottleMl: 17, buyPrice: 5.8 })] });
+  expect(screen.getByText("buy 2 × 17 ml, 5.80")).toBeTruthy();
+  expect(screen.getByText("+ 0.3 for slips")).toBeTruthy();
+  expect(screen.getByTestId("missing").textContent).toBe("1 to buy, 5.80");
 });

@@ -1,4 +1,4 @@
-import { dateLanguage } from "../../api/units";
+import { dateLanguage, money } from "../../api/units";
 import { Link } from "react-router";
 import type { Amounts, Need } from "../../api/types";
 import { number, thinnerWord } from "../../api/words";
@@ -14,6 +14,7 @@ const verdict = (n: Need) =>
 /** What comes from the bottles, what is missing first. */
 export function Needs({ amounts }: { amounts: Amounts }) {
   const missing = amounts.materials.filter((m) => m.verdict !== "enough").length;
+  const toPay = amounts.materials.reduce((n, m) => n + (m.buyPrice ?? 0), 0);
   return (
     <section aria-label="Materials" className="rounded-lg border border-line bg-panel">
       <h2 className="border-b border-line px-3 py-2 font-semibold">
@@ -23,7 +24,7 @@ export function Needs({ amounts }: { amounts: Amounts }) {
             ? ""
             : missing === 0
               ? "the shelf has enough of everything"
-              : `${missing} to buy`}
+              : `${missing} to buy${toPay > 0 ? `, ${money(toPay)}` : ""}`}
         </span>
       </h2>
       {amounts.materials.length === 0 && (
@@ -63,13 +64,23 @@ export function Needs({ amounts }: { amounts: Amounts }) {
                   </span>
                 </span>
               </td>
-              <td className="pl-3 text-right whitespace-nowrap">{number(m.ml, 2)} ml</td>
+              <td className="pl-3 text-right whitespace-nowrap">
+                {number(m.ml, 2)} ml
+                {m.reserveMl >= 0.01 && (
+                  <span className="block text-xs text-soft">+ {number(m.reserveMl, 2)} for slips</span>
+                )}
+              </td>
               <td className="pl-3 text-right max-sm:hidden">{m.drops ?? "–"}</td>
               <td className="pl-3 text-right whitespace-nowrap text-soft">{number(m.leftMl)} ml</td>
               <td
                 className={`pr-3 pl-3 text-right sm:whitespace-nowrap ${m.verdict === "enough" ? "text-soft" : "font-semibold text-stop"}`}
               >
                 {verdict(m)}
+                {(m.bottles ?? 0) > 0 && (
+                  <span className="block text-xs font-normal text-ink">
+                    buy {m.bottles} × {number(m.bottleMl!)} ml{m.buyPrice != null && `, ${money(m.buyPrice)}`}
+                  </span>
+                )}
               </td>
             </tr>
           ))}

@@ -22,6 +22,7 @@ const step = (part: Partial<PlannedStep>): PlannedStep => ({
   tool: "flat brush",
   readying: [],
   note: "",
+  minutes: 30,
   setUpMin: 1,
   dryAt: "2026-11-26T20:31:00Z",
   nextFrom: "2026-11-26T20:31:00Z",

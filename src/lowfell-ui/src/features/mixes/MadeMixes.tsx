@@ -38,6 +38,16 @@ export function MadeMixes({ mix }: { mix: Mix }) {
       setFault(wording(error));
     }
   }
+  async function takeBack(r: MixRecord) {
+    try {
+      await ask(api.DELETE("/api/mix-records/{id}", { params: { path: { id: r.id } } }));
+      setFault(undefined);
+      notify(`${number(r.madeMl, 2)} ml are back in their bottles.`);
+    } catch (error) {
+      setFault(wording(error));
+    }
+    await changed("mixRecords");
+  }
   return (
     <div className="flex flex-col gap-4 p-4 text-sm">
       <form
@@ -110,6 +120,7 @@ export function MadeMixes({ mix }: { mix: Mix }) {
               >
                 Top up {number(ml)} ml
               </Button>
+              {r.uses.length === 0 && <Button onClick={() => void takeBack(r)}>Take back</Button>}
               <Button look="main" onClick={() => setAgain(r)}>
                 Make again
               </Button>

@@ -1,10 +1,22 @@
 import { useState } from "react";
-import { area, dateAndTime, length, millilitres, setUnits, temperature, type Units, useUnits } from "../../api/units";
+import {
+  area,
+  dateAndTime,
+  length,
+  millilitres,
+  money,
+  setUnits,
+  temperature,
+  type Units,
+  useUnits,
+} from "../../api/units";
 import { setTheme, theme, type Theme } from "../../craft/theme";
 import { Choice, Field } from "../../ui";
 
 const own = "browser";
 const languages = ["en-GB", "en-US", "en-CA", "de-DE", "fr-FR", "es-ES", "it-IT", "nl-NL", "pl-PL", "sv-SE"];
+
+const currencies = ["EUR", "GBP", "USD", "CAD", "AUD", "CHF", "DKK", "NOK", "SEK", "PLN", "CZK", "JPY"];
 
 /** How this browser writes figures and dates, and the light that its screen is drawn for. */
 export function UnitsScreen() {
@@ -75,6 +87,20 @@ export function UnitsScreen() {
               />
             )}
           </Field>
+          <Field label="Money">
+            {(id) => (
+              <Choice
+                id={id}
+                label="Money"
+                value={units.money ?? own}
+                options={[
+                  { value: own, label: "figures alone" },
+                  ...currencies.map((c) => ({ value: c, label: currencyName(c) })),
+                ]}
+                onChange={(v) => setUnits({ money: v === own ? null : v })}
+              />
+            )}
+          </Field>
           <Field label="Light">
             {(id) => (
               <Choice<Theme>
@@ -94,8 +120,8 @@ export function UnitsScreen() {
           </Field>
         </div>
         <p className="mt-4 border-t border-line pt-3 text-sm" data-testid="units-sample">
-          A wall of {length(180)} with {area(19_500)} takes {millilitres(6.6)} at {temperature(17)}, on{" "}
-          {dateAndTime(new Date().toISOString())}.
+          A wall of {length(180)} with {area(19_500)} takes {millilitres(6.6)} of paint for {money(2.9)} at{" "}
+          {temperature(17)}, on {dateAndTime(new Date().toISOString())}.
         </p>
       </section>
     </div>
@@ -103,3 +129,5 @@ export function UnitsScreen() {
 }
 
 const languageName = (tag: string) => new Intl.DisplayNames(undefined, { type: "language" }).of(tag) ?? tag;
+
+const currencyName = (code: string) => new Intl.DisplayNames(undefined, { type: "currency" }).of(code) ?? code;

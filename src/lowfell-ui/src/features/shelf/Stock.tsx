@@ -72,6 +72,7 @@ export function Stock({ material }: { material: Material }) {
             void add({
               sizeMl: material.stock.bottles.at(-1)?.bottle.sizeMl ?? 17,
               leftMl: material.stock.bottles.at(-1)?.bottle.sizeMl ?? 17,
+              price: material.stock.bottles.findLast((b) => b.bottle.price != null)?.bottle.price,
               lot: "",
             })
           }
@@ -97,7 +98,7 @@ function BottleRow({ place, bottle: { id, version, bottle }, onChange, onRemove 
   const changed = JSON.stringify(draft) !== JSON.stringify(bottle);
   return (
     <li className="rounded border border-line p-2">
-      <div className="grid grid-cols-[1fr_1fr_1.5fr_1.1fr_2rem] items-end gap-2">
+      <div className="grid grid-cols-[1fr_1fr_1.4fr_1fr_1fr_2rem] items-end gap-2">
         <Field label="Left, ml">
           {(id) => (
             <NumberInput
@@ -135,6 +136,17 @@ function BottleRow({ place, bottle: { id, version, bottle }, onChange, onRemove 
               {...bounds.BottleDraft.lot}
               value={draft.lot}
               onChange={(e) => set({ lot: e.target.value })}
+            />
+          )}
+        </Field>
+        <Field label="Price">
+          {(id) => (
+            <NumberInput
+              id={id}
+              value={draft.price ?? null}
+              bound={bounds.BottleDraft.price}
+              onChange={(price) => set({ price })}
+              onEmpty={() => set({ price: null })}
             />
           )}
         </Field>
