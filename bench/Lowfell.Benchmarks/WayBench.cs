@@ -31,6 +31,7 @@ internal static class WayBench
             Say($"cards of 200 sets, compressed: {bytes / 1024.0:0} KB");
         }
 
+        await PlansAsync(http);
         var cards = (await http.GetFromJsonAsync<JsonArray>("/api/sets/cards"))!;
         var ids = cards.Select(c => (string)c!["id"]!).Where((_, i) => i % 20 == 7).ToList();
         foreach (var id in ids)
@@ -71,18 +72,50 @@ internal static class WayBench
         Say($"the log as CSV: {sum / 1e6:0} MB in {clock.Elapsed.TotalSeconds:0.0} s");
     }
 
-    private static async Task NoteAsync(HttpClient http, string what, IReadOnlyList<string> paths)
+    // A plan made anew after each of a few changes, and one that still holds; what is asked of it; the card at the bench.
+    private static async Task PlansAsync(HttpClient http)
+    {
+        var calendar = (await http.GetFromJsonAsync<JsonObject>("/api/calendar"))!;
+        var cold = new List<double>();
+        JsonNode plan = calendar;
+        for (var i = 0; i < 8; i++)
+        {
+            calendar["version"] = (int)(await http.GetFromJsonAsync<JsonObject>("/api/calendar"))!["version"]!;
+            calendar["room"]!["temperatureC"] = 16 + (0.5 * i);
+            (await http.PutAsJsonAsync("/api/calendar", calendar)).EnsureSuccessStatusCode();
+            var clock = Stopwatch.StartNew();
+            plan = JsonNode.Parse(await (await http.PostAsJsonAsync("/api/plan", new { })).Content.ReadAsStringAsync())!;
+            cold.Add(clock.Elapsed.TotalMilliseconds);
+        }
+
+        cold.Sort();
+        Noted.Less("plan of 200 sets, cold", At(cold, 0.5), "ms");
+        Say($"plan of 200 sets, cold: median {At(cold, 0.5):0} ms, worst of {cold.Count} {cold[^1]:0} ms");
+        var step = plan["calendar"]![0]!["steps"]![0]!;
+        await NoteAsync(http, "plan of 200 sets, kept", [""], _ => http.PostAsJsonAsync("/api/plan", new { }));
+        await NoteAsync(http, "done-by of 200 sets", ["/api/plan/done-by"]);
+        await NoteAsync(http, "card at the bench: how far its zone is", [$"/api/log/progress?zoneId={step["zoneId"]}"]);
+        await NoteAsync(http, "amounts of all that is planned", [""], _ => http.PostAsJsonAsync("/api/amounts", new { }));
+        var whatIfs = Stopwatch.StartNew();
+        (await http.PostAsJsonAsync("/api/plan/what-ifs", new { })).EnsureSuccessStatusCode();
+        Say($"what-ifs of 200 sets: {whatIfs.Elapsed.TotalSeconds:0.0} s");
+    }
+
+    private static Task NoteAsync(HttpClient http, string what, IReadOnlyList<string> paths) => NoteAsync(http, what, paths, path => http.GetAsync(path));
+
+    private static async Task NoteAsync(HttpClient http, string what, IReadOnlyList<string> paths, Func<string, Task<HttpResponseMessage>> ask)
     {
         foreach (var path in paths)
         {
-            await http.GetStringAsync(path);
+            (await ask(path)).EnsureSuccessStatusCode();
         }
 
         var times = new List<double>();
         for (var i = 0; i < Times; i++)
         {
             var clock = Stopwatch.StartNew();
-            await http.GetStringAsync(paths[i % paths.Count]);
+            using var answer = await ask(paths[i % paths.Count]);
+            await answer.Content.ReadAsStringAsync();
             times.Add(clock.Elapsed.TotalMilliseconds);
         }
 

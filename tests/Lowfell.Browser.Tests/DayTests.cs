@@ -36,6 +36,7 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         browser.Find("[data-testid=search] [role=progressbar]");
         browser.Named("Stop and take the best").Click();
         Says("[data-testid=search]", "Found: done ");
+        browser.Named("Look at it").Click();
         browser.Named("Hold to it").Click();
         Says("[data-testid=held]", "You hold to the plan of");
         var steps = browser.All("[data-testid=evenings] ol button").Select(b => b.GetDomAttribute("title")).ToList();

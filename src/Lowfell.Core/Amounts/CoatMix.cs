@@ -11,7 +11,8 @@ namespace Lowfell.Core.Amounts;
 /// <param name="TotalMl">Paint and thinner together, with loss, ml.</param>
 /// <param name="PaintMl">Paint in it, ml.</param>
 /// <param name="ThinnerMl">Thinner in it, ml.</param>
-public sealed record CoatMix(Dilution Dilution, DropCount Drops, double TotalMl, double PaintMl, double ThinnerMl)
+/// <param name="Times">How often these drops are counted out until there is enough.</param>
+public sealed record CoatMix(Dilution Dilution, DropCount Drops, double TotalMl, double PaintMl, double ThinnerMl, int Times)
 {
     /// <summary>The mix of a coat; null for a coat without paint.</summary>
     /// <remarks>See <see cref="CoatAmount"/>; on a wet palette.</remarks>
@@ -25,6 +26,7 @@ public sealed record CoatMix(Dilution Dilution, DropCount Drops, double TotalMl,
         var total = CoatAmount.Of(coat, [zone], Palette.Wet, highlights).TotalMl;
         var fraction = coat.Dilution.PaintFraction;
         var drops = DropCount.For(coat.Dilution, coat.Paint!.DropMl, coat.Thinner.DropMl());
-        return new(coat.Dilution, drops, total, total * fraction, total * (1 - fraction));
+        var once = (drops.Paint * coat.Paint.DropMl) + (drops.Thinner * coat.Thinner.DropMl());
+        return new(coat.Dilution, drops, total, total * fraction, total * (1 - fraction), Math.Max(1, (int)Math.Ceiling((total / once) - 1e-9)));
     }
 }

@@ -192,7 +192,7 @@ public sealed partial class FilmOptics
         return (low + high) / 2;
     }
 
-    /// <summary>Y over a black by Y over a white card of a dry film of this thickness.</summary>
+    /// <summary>Y over a black by Y over a white card of a dry film of this thickness: what lies on the card shows its own surface, and the card none.</summary>
     public double ContrastRatio(double dryFilmUm) => CardLuminance(BlackGroundY, dryFilmUm) / CardLuminance(WhiteGroundY, dryFilmUm);
 
     /// <summary>Lays <paramref name="passes"/> films of this paint on a ground.</summary>
@@ -246,8 +246,7 @@ public sealed partial class FilmOptics
     private double CardLuminance(double groundY, double dryFilmUm)
     {
         Span<double> body = stackalloc double[Spectra.Bands];
-        var cardSurface = Surface.Term(Sheen.Gloss);
-        body.Fill(groundY - cardSurface);
+        body.Fill(groundY);
         Lay(body, dryFilmUm, 1, 1);
         return Spectra.ToLinear(body).Luminance + SurfaceTerm;
     }

@@ -39,34 +39,84 @@ public static class SetMatch
     /// <summary>Most that the old set's face may move, dE00: a filter unifies, it does not repaint. Craft estimate.</summary>
     private const double MostShift = 6;
 
+    /// <summary>Materials that are tried in the place of one that is gone: those that change the zone least by themselves.</summary>
+    private const int MostCandidates = 12;
+
     private static readonly double[] FilterFractions = [0.05, 0.1, 0.15, 0.2, 0.3, 0.4];
     private static readonly double[] DustHands = [0.5, 0.75, 1, 1.5, 2];
 
-    /// <summary>The old stack made from what is on the shelf: as it was where that is still there, else with the material that changes the finished zone least.</summary>
+    /// <summary>The old stack made from what is on the shelf: as it was where that is still there, else with those that together change the finished zone least.</summary>
     /// <param name="old">The stack as it was painted, with its materials as they were.</param>
     /// <param name="shelf">Today's shelf.</param>
     public static ClosestStack Closest(StackDraft old, Shelf shelf)
     {
         var today = shelf.Materials.ToDictionary(m => m.Id);
-        var draft = old;
-        var standIns = new List<StandIn>();
+        var there = old;
+        var gone = new List<(Material Then, IReadOnlyList<Material> Candidates)>();
         foreach (var then in old.Coats.Where(c => c.Paint is not null).SelectMany(c => c.Paint!.Content.Materials.Select(m => m.Material)).DistinctBy(m => m.Id))
         {
             if (today.TryGetValue(then.Id, out var same))
             {
-                draft = Substitutes.InPlaceOf(draft, then.Id, same);
-                continue;
+                there = Substitutes.InPlaceOf(there, then.Id, same);
             }
-
-            var best = Substitutes.Rank(then.Id, [draft], shelf.Materials, 1);
-            standIns.Add(new(then, best.Count > 0 ? best[0].Material : null, best.Count > 0 ? best[0].MeanDeltaE : 0));
-            if (best.Count > 0)
+            else
             {
-                draft = Substitutes.InPlaceOf(draft, then.Id, best[0].Material);
+                gone.Add((then, []));
             }
         }
 
-        return new(draft, standIns, Differences(Predictor.Predict(old).Top, Predictor.Predict(draft).Top));
+        gone = gone.ConvertAll(g => (g.Then, (IReadOnlyList<Material>)[.. Substitutes.Rank(g.Then.Id, [there], shelf.Materials, MostCandidates).Select(r => r.Material)]));
+        var wanted = Predictor.Predict(old).Top;
+        var chosen = Choose(there, gone, wanted, old.Zone);
+        var draft = InPlace(there, gone, chosen);
+        var standIns = gone.Select((g, i) => chosen[i] is not { } now
+            ? new StandIn(g.Then, null, 0)
+            : new StandIn(g.Then, now, Weigh(Differences(Predictor.Predict(there).Top, Predictor.Predict(Substitutes.InPlaceOf(there, g.Then.Id, now)).Top), old.Zone))).ToList();
+        return new(draft, standIns, Differences(wanted, Predictor.Predict(draft).Top));
+    }
+
+    // What stands in best one by one may be worse together: two errors may add up or cancel. Every pair is tried, the others held, until no pair helps.
+    private static Material?[] Choose(StackDraft there, List<(Material Then, IReadOnlyList<Material> Candidates)> gone, Stratum wanted, Zone zone)
+    {
+        Material?[] chosen = [.. gone.Select(g => g.Candidates.FirstOrDefault())];
+        double Off() => Weigh(Differences(wanted, Predictor.Predict(InPlace(there, gone, chosen)).Top), zone);
+        var best = gone.Count == 0 ? 0 : Off();
+        for (var better = gone.Count > 0; better;)
+        {
+            better = false;
+            for (var i = 0; i < gone.Count; i++)
+            {
+                for (var j = Math.Min(i + 1, gone.Count - 1); j < gone.Count; j++)
+                {
+                    var (was, also) = (chosen[i], chosen[j]);
+                    foreach (var one in gone[i].Candidates)
+                    {
+                        foreach (var other in j == i ? [one] : gone[j].Candidates)
+                        {
+                            (chosen[i], chosen[j]) = (one, other);
+                            if (Off() is var off && off < best - 1e-9)
+                            {
+                                (best, was, also, better) = (off, one, other, true);
+                            }
+                        }
+                    }
+
+                    (chosen[i], chosen[j]) = (was, also);
+                }
+            }
+        }
+
+        return chosen;
+    }
+
+    private static StackDraft InPlace(StackDraft draft, List<(Material Then, IReadOnlyList<Material> Candidates)> gone, Material?[] chosen)
+    {
+        for (var i = 0; i < chosen.Length; i++)
+        {
+            draft = chosen[i] is { } now ? Substitutes.InPlaceOf(draft, gone[i].Then.Id, now) : draft;
+        }
+
+        return draft;
     }
 
     /// <summary>The filter and dust that bring the finished zones of two sets nearest, laid over both.</summary>

@@ -23,18 +23,27 @@ public enum Station
 
     /// <summary>Putting parts together: glue and clamps.</summary>
     Assembly,
+
+    /// <summary>Preparing: soap, files, filler.</summary>
+    Preparing,
+
+    /// <summary>Masking: tape, putty, a sharp blade.</summary>
+    Masking,
 }
 
 /// <summary>Facts of the stations.</summary>
 public static class Stations
 {
-    // Minutes to set up. Craft estimates.
-    private static readonly (string Word, int SetUpMin)[] Table =
-        [("brush and palette", 1), ("sponge", 2), ("dry brush", 2), ("airbrush", 6), ("oils and spirit", 5), ("spray can", 8), ("glue and clamps", 2)];
+    // Minutes to set up, and for another colour once it stands ready. Craft estimates. An airbrush is set up in six minutes and cleaned for six afterwards: both go with the set-up.
+    private static readonly (string Word, int SetUpMin, int ChangeMin)[] Table =
+        [("brush and palette", 1, 1), ("sponge", 2, 2), ("dry brush", 2, 2), ("airbrush", 12, 4), ("oils and spirit", 5, 5), ("spray can", 8, 1), ("glue and clamps", 2, 0), ("preparing", 2, 1), ("masking", 1, 1)];
 
     /// <summary>The painter's word for it.</summary>
     public static string Word(this Station station) => Table[(int)station].Word;
 
-    /// <summary>Minutes to set up, by station; a colour change at the airbrush costs as much as setting it up.</summary>
+    /// <summary>Minutes for another colour at a station that stands ready.</summary>
+    public static int ChangeMin(this Station station) => Table[(int)station].ChangeMin;
+
+    /// <summary>Minutes to set up, by station; cleaning up afterwards counted.</summary>
     public static int SetUpMin(this Station station) => Table[(int)station].SetUpMin;
 }

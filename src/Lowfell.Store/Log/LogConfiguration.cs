@@ -14,6 +14,7 @@ internal sealed class LogConfiguration : BenchRowConfiguration<LogRow>
         row.HasIndex(l => new { l.BenchId, l.ZoneId, l.CoatId, l.Pass, l.Copy });
         row.HasIndex(l => new { l.BenchId, l.At }).IsDescending(false, true).HasDatabaseName("IX_log_readings")
             .HasFilter("\"Minutes\" > 0 OR \"SetUpMinutes\" > 0 OR \"Kind\" = 'Dry'");
+        row.HasIndex(l => new { l.BenchId, l.OfId }).HasFilter("\"OfId\" IS NOT NULL");
         row.Property(l => l.Note).HasMaxLength(2000);
         row.Property(l => l.Notice).HasMaxLength(500).HasDefaultValue("");
         row.Property(l => l.Deviation).HasMaxLength(2000).HasDefaultValue("");

@@ -482,6 +482,9 @@ namespace Lowfell.Store.Migrations
 
                     b.HasIndex("BenchId", "MixRecordId");
 
+                    b.HasIndex("BenchId", "OfId")
+                        .HasFilter("\"OfId\" IS NOT NULL");
+
                     b.HasIndex("BenchId", "PartId");
 
                     b.HasIndex("BenchId", "PhotoId");

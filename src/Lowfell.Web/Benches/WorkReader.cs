@@ -71,7 +71,7 @@ internal static class WorkReader
     }
 
     /// <summary>A piece.</summary>
-    public static WorkPiece Piece(PieceRow p) => new(p.Id, p.SetId, p.Name, p.Copies, p.PartOfId, p.FitMin, p.GlueMin);
+    public static WorkPiece Piece(PieceRow p) => new(p.Id, p.SetId, p.Name, p.Copies, p.PartOfId, p.FitMin, p.GlueMin, p.LiesFlat);
 
     /// <summary>A zone; its scheme with the coats, its piece and its set have to be loaded.</summary>
     public static WorkZone Zone(ZoneRow z, WorkPiece piece, Bench bench, OpenShelf shelf) => new(z.Id, piece, z.Name, ZoneStacks.Read(z, bench, shelf), z.Neighbours, z.Fitting) { SchemeId = z.SchemeId };

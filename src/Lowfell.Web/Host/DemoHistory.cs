@@ -1,6 +1,4 @@
 using Lowfell.Core.Colour;
-using Lowfell.Core.Evenings.Facts;
-using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
@@ -52,76 +50,35 @@ internal static class DemoHistory
             new(17, 0.6, Fan: false, CansFit: true)));
     }
 
-    // The wall is being weathered, four straights ahead of the rest; the first crawler is finished, a tide mark and its remedy among it.
+    // The wall is being weathered; the first crawler is finished, a tide mark and its remedy among it. All of it on the club's own evenings, one step after the other.
     private static async Task PaintedSoFarAsync(LowfellDb db, Bench bench, OpenShelf shelf, DateTimeOffset now, CancellationToken cancel)
     {
         var zones = await ZoneStacks.Rows(db).Where(z => z.Piece!.Name != "Sluice gate").ToListAsync(cancel);
-        void Done(string zoneName, string piece, int coats, DateTimeOffset from, params int[] copies)
+        int[] straights = [1, 2, 3, 4, 5, 6, 7, 8];
+        (string Zone, string Piece, int Coats, int[] Copies)[] crawler = [("Hull panels", "Hull", 20, [1]), ("Cargo bed", "Hull", 20, [1]), ("Tracks and wheels", "Running gear", 20, [1])];
+        (string Zone, string Piece, int Coats, int[] Copies)[] wall = [("Stone courses", "Straight", 4, straights), ("Stone courses", "Corner", 2, [1, 2, 3, 4]), ("Walkway", "Straight", 3, straights), ("Weed line", "Straight", 2, straights)];
+        void Write(DemoEvenings evenings)
         {
-            var zone = zones.First(z => z.Name == zoneName && z.Piece!.Name == piece);
-            var stack = ZoneStacks.Read(zone, bench, shelf);
-            foreach (var step in StackSteps.Of(stack).Where(s => stack.IndexOf(s.Coat.Id) < coats))
+            foreach (var (zone, piece, coats, copies) in crawler)
             {
-                // A clean-up follows the last pass of its coat.
-                var after = step.IsCleanUp ? step.Coat.Passes + 1 : step.Pass;
-                db.Log.AddRange(copies.Select(copy => new LogRow
-                {
-                    Id = Guid.CreateVersion7(),
-                    At = from.AddHours(20 * stack.IndexOf(step.Coat.Id)).AddMinutes((4 * copy) + (50 * after)),
-                    Kind = LogKind.Done,
-                    ZoneId = zone.Id,
-                    CoatId = step.Coat.Id,
-                    Pass = step.Pass,
-                    Copy = copy,
-                    Paint = step.Coat.Paint?.Name ?? "",
-                    Label = $"{zone.Piece!.Name}, {zone.Name}",
-                    RoomC = 17,
-                    RoomHumidity = 0.6,
-                }));
+                evenings.Paint(zones.First(z => z.Name == zone && z.Piece!.Name == piece), coats, copies);
+            }
+
+            var (hull, gear) = (zones.First(z => z.Name == "Hull panels"), zones.First(z => z.Name == "Tracks and wheels"));
+            evenings.Problem(hull, 1, "Tide mark on the left flank.", "The wash pooled there and dried from its edge.", "Re-wet the edge and feathered it, then glazed Sluice Green over.");
+            evenings.Fit(gear, 1);
+            foreach (var (zone, piece, coats, copies) in wall)
+            {
+                evenings.Paint(zones.First(z => z.Name == zone && z.Piece!.Name == piece), coats, copies);
             }
         }
 
-        int[] straights = [1, 2, 3, 4, 5, 6, 7, 8];
-        Done("Stone courses", "Straight", 4, now.AddDays(-20), straights);
-        foreach (var coats in new[] { ("Stone courses", "Corner", 2), ("Walkway", "Straight", 3), ("Weed line", "Straight", 2) })
-        {
-            Done(coats.Item1, coats.Item2, coats.Item3, now.AddDays(-16), coats.Item2 == "Corner" ? [1, 2, 3, 4] : straights);
-        }
-
-        foreach (var zone in new[] { ("Hull panels", "Hull"), ("Cargo bed", "Hull"), ("Tracks and wheels", "Running gear") })
-        {
-            Done(zone.Item1, zone.Item2, 20, now.AddDays(-60), 1);
-        }
-
-        var hull = zones.First(z => z.Name == "Hull panels");
-        var gear = zones.First(z => z.Name == "Tracks and wheels");
-        db.Log.Add(new()
-        {
-            Id = Guid.CreateVersion7(),
-            At = now.AddDays(-42),
-            Kind = LogKind.Done,
-            ZoneId = gear.Id,
-            PartId = gear.PieceId,
-            Copy = 1,
-            Paint = gear.Piece!.Name,
-            Label = "Running gear, Tracks and wheels",
-            RoomC = 17,
-            RoomHumidity = 0.6,
-        });
-        db.Log.Add(new()
-        {
-            Id = Guid.CreateVersion7(),
-            At = now.AddDays(-55),
-            Kind = LogKind.Problem,
-            ZoneId = hull.Id,
-            Copy = 1,
-            Label = "Hull, Hull panels",
-            RoomC = 17,
-            RoomHumidity = 0.6,
-            Note = "Tide mark on the left flank.",
-            Cause = "The wash pooled there and dried from its edge.",
-            Remedy = "Re-wet the edge and feathered it, then glazed Sluice Green over.",
-        });
+        // How many evenings it takes is known once it has been gone through: the last of them is the one before today.
+        var trial = new DemoEvenings(bench, shelf, now, 0);
+        Write(trial);
+        var real = new DemoEvenings(bench, shelf, now, trial.Used);
+        Write(real);
+        db.Log.AddRange(real.Entries);
     }
 
     // Bone Shell was a little lighter then, and came from another lot.

@@ -74,7 +74,7 @@ public sealed class PlanSolverTests
         (seed, chains, coats, copies) =>
         {
             var task = Generated(seed, chains, coats, copies);
-            var wanted = task.Chains.Sum(c => c.Count);
+            var wanted = task.PieceSteps;
             var first = ListScheduler.Immediate(task);
             Assert.Empty(PlanCheck.Faults(task, first));
             var state = Solve(task, 0.5);
@@ -163,7 +163,7 @@ public sealed class PlanSolverTests
     public void A_plan_that_ends_sooner_than_the_grid_can_is_kept(int seed, int chains, int coats, int copies)
     {
         var task = Generated(seed, chains, coats, copies);
-        var wanted = task.Chains.Sum(c => c.Count);
+        var wanted = task.PieceSteps;
         var state = Solve(task, 0.5);
         Assert.Empty(PlanCheck.Faults(task, state.Best));
         Assert.True(state.Best.Rank(wanted).CompareTo(ListScheduler.Immediate(task).Rank(wanted)) <= 0);
@@ -182,7 +182,7 @@ public sealed class PlanSolverTests
     public void Its_stages_follow_each_other_and_its_plans_only_get_better()
     {
         var task = Generated(21, 4, 8, 5);
-        var wanted = task.Chains.Sum(c => c.Count);
+        var wanted = task.PieceSteps;
         List<SolveState> told = [];
         var last = Solve(task, 0.6, told.Add);
         Assert.Equal(SolveStage.Orders, told[0].Stage);
@@ -255,6 +255,112 @@ public sealed class PlanSolverTests
         var early = ListScheduler.Immediate(task);
         Assert.NotEmpty(PlanCheck.Faults(task, early with { Lots = [early.Lots[0], early.Lots[1], early.Lots[2] with { Start = early.Lots[1].End + 20, Session = 0 }] }));
         Assert.Equal(1, ListScheduler.EarliestFinish(task));
+    }
+
+    [Fact]
+    public void Three_pieces_of_two_copies_are_done_in_two_evenings_where_whole_groups_need_three()
+    {
+        var evenings = Enumerable.Range(0, 6).Select(i => new Session(i * 1440, (i * 1440) + 95)).ToArray();
+        var task = new PlanTask([.. Enumerable.Range(0, 3).Select(c => (IReadOnlyList<Lot>)[new Lot
+        {
+            Id = StepId.Coat(Guid.NewGuid(), Guid.NewGuid(), 1),
+            Chain = c,
+            Copies = [1, 2],
+            MinutesPerCopy = 29.6,
+            Station = Station.Brush,
+            Colour = "c",
+            OwnSetUpMin = 1,
+        }])], evenings, []);
+        Assert.Equal((1, 2), (ListScheduler.EarliestFinish(task), ListScheduler.Immediate(task).LastSession));
+        var state = Solve(task, 2);
+        Assert.Equal((1, true), (state.Best.LastSession, state.FinishProven));
+        Assert.Empty(PlanCheck.Faults(task, state.Best));
+
+        // Around the model it is found at once, with one cut.
+        var (parted, plan) = LotCuts.Improve(task, () => true, 1);
+        Assert.Equal((1, 4), (plan.LastSession, parted.Chains.Count));
+    }
+
+    [Fact]
+    public void However_its_copies_are_grouped_a_tiny_task_is_finished_as_soon_as_any_plan_is() => Gen.Int[0, 1_000_000].Sample(
+        seed =>
+        {
+            var random = new Random(seed);
+            var task = new PlanTask(
+                [.. Enumerable.Range(0, 2).Select(c => (IReadOnlyList<Lot>)[.. Chain(random, c, 2, 2).Select(l => l with
+                {
+                    MostLagMin = null,
+                    NotBefore = 0,
+                    MinutesPerCopy = 14 + random.Next(30),
+                    Station = Station.Brush,
+                    Colour = $"c{random.Next(2)}",
+                    LagMin = random.Next(3) * 40,
+                })])],
+                [new(0, 75), new(1440, 1515), new(2880, 2955), new(4320, 4395), new(5760, 5835)],
+                []);
+            var state = Solve(task, 3);
+            Assert.Null(state.Best.Problem);
+            Assert.Empty(PlanCheck.Faults(task, state.Best));
+            Assert.Equal(Exhaustive(Lots.Singles(task)).Last, state.Best.LastSession);
+            Assert.True(state.FinishProven);
+        },
+        iter: Long.Times(16),
+        threads: 1);
+
+    [Fact]
+    public void What_has_to_be_done_by_a_day_goes_first_and_is_told_late_by_days()
+    {
+        Lot Work(int chain, double minutes, Deadline? by) => new()
+        {
+            Id = StepId.Coat(Guid.NewGuid(), Guid.NewGuid(), 1),
+            Chain = chain,
+            Copies = [1],
+            MinutesPerCopy = minutes,
+            Station = Station.Brush,
+            Colour = "c",
+            Deadline = by,
+        };
+        var evenings = Enumerable.Range(0, 6).Select(i => new Session(i * 1440, (i * 1440) + 100)).ToArray();
+        Plan Of(double byMin) => Solve(new([[Work(0, 90, null)], [Work(1, 80, new(Guid.Empty, byMin))], [Work(2, 85, new(Guid.Empty, byMin))]], evenings, []), 1).Best;
+        var kept = Of(2 * 1440);
+        Assert.Equal((0, 2), (kept.Late, kept.LastSession));
+        Assert.All(kept.Lots.Where(l => l.Lot.Deadline is not null), l => Assert.True(l.Session < 2));
+
+        // Two evenings of work by tomorrow: one of them comes a day late, and the rest waits for it.
+        Assert.Equal(1, Of(1440).Late);
+    }
+
+    [Fact]
+    public void Hands_and_eyes_rest_between_lots_but_not_after_the_last_of_an_evening()
+    {
+        Lot Work(int chain) => new()
+        {
+            Id = StepId.Coat(Guid.NewGuid(), Guid.NewGuid(), 1),
+            Chain = chain,
+            Copies = [1],
+            MinutesPerCopy = 30,
+            Station = Station.Brush,
+            Colour = "c",
+            OwnSetUpMin = 1,
+            PauseMin = 10,
+        };
+        PlanTask Evening(int minutes) => new([[Work(0)], [Work(1)]], [new(0, minutes), new(1440, 1440 + minutes)], []);
+        var task = Evening(71);
+        var plan = Solve(task, 1).Best;
+        Assert.Equal((0, 10.0), (plan.LastSession, plan.Lots[1].Start - plan.Lots[0].End));
+        Assert.Equal(1, Solve(Evening(70), 1).Best.LastSession);
+        Assert.NotEmpty(PlanCheck.Faults(task, plan with { Lots = [plan.Lots[0], plan.Lots[1] with { Start = plan.Lots[0].End + 5 }] }));
+    }
+
+    [Fact]
+    public void Another_colour_at_an_airbrush_that_stands_ready_costs_four_minutes_and_the_first_with_its_cleaning_twelve()
+    {
+        Lot Of(string colour, Station station = Station.Airbrush) => new() { Id = StepId.Coat(Guid.NewGuid(), Guid.NewGuid(), 1), Chain = 0, Copies = [1], MinutesPerCopy = 5, Station = station, Colour = colour };
+        Assert.Equal([12, 0, 4, 12], new[] { Of("a").SetUpAfter(null), Of("a").SetUpAfter(Of("a")), Of("b").SetUpAfter(Of("a")), Of("a").SetUpAfter(Of("a", Station.Brush)) });
+        Assert.Equal(10, (Of("b") with { OwnSetUpMin = 30 }).SetUpAfter(Of("a")));
+        var evenings = new[] { new Session(0, 32), new Session(1440, 1472) };
+        var state = Solve(new([[Of("a")], [Of("b") with { Chain = 1 }], [Of("a") with { Chain = 2 }]], evenings, []), 1);
+        Assert.Equal((0, 16.0), (state.Best.LastSession, state.Best.Lots.Sum(l => l.SetUpMin)));
     }
 
     // Every order of the lots, each in this session or a later one, as early as it may be.

@@ -36,6 +36,19 @@ public sealed class SetMatchTests
     }
 
     [Fact]
+    public void Two_that_are_gone_get_the_pair_that_is_nearest_together()
+    {
+        var paints = new[] { "#c2a67a", "#a88c60", "#b59f74", "#8f7a52", "#d2bd92" }.Select((c, i) => Build.Paint(c, 0.8 + (0.03 * i), name: $"Paint {i}")).ToList();
+        var washes = new[] { "#4a2c10", "#6b4a20", "#3a3018", "#7a5a30" }.Select((c, i) => Build.KelpWash with { Id = Guid.NewGuid(), Name = $"Wash {i}", Colour = Core.Colour.Srgb.Parse(c) }).ToList();
+        var closest = SetMatch.Closest(Old, new Shelf([.. paints, .. washes]));
+        var shares = Old.Zone.HeightShares.ToArray();
+        var wanted = Predictor.Predict(Old).Top;
+        double Off(StackDraft draft) => SetMatch.Differences(wanted, Predictor.Predict(draft).Top).Zip(shares, (d, share) => d * share).Sum();
+        var all = from one in paints from two in washes select Off(Substitutes.InPlaceOf(Substitutes.InPlaceOf(Old, tan.Id, one), wash.Id, two));
+        Assert.InRange(Off(closest.Draft), 0, all.Min() + 1e-9);
+    }
+
+    [Fact]
     public void With_nothing_of_its_family_left_it_says_so()
     {
         var standIn = Assert.Single(SetMatch.Closest(Old, new Shelf([tan])).StandIns);

@@ -44,7 +44,7 @@ public sealed class DoneSteps
     public double? DoneAt(CopyStep step) => Of(step) is { Skipped: false } it ? it.AtMin : null;
 
     /// <summary>
-    /// Whether a step of a zone is off the list on a copy: written down, left out, or, for a clean-up, done as far as what lies over it tells.
+    /// Whether a step of a zone is off the list on a copy: written down, left out, or, for cleaning up, masking and unmasking, done as far as what comes after it tells.
     /// </summary>
     /// <param name="zoneId">The zone.</param>
     /// <param name="steps">Its steps.</param>
@@ -57,7 +57,7 @@ public sealed class DoneSteps
             return true;
         }
 
-        if (steps[place].IsCleanUp)
+        if (steps[place].IsBeside)
         {
             for (var later = place + 1; later < steps.Count; later++)
             {

@@ -37,6 +37,7 @@ public enum LogKind
 public enum WorkedWith
 {
     /// <summary>Nothing was said.</summary>
+    [Said("nothing said")]
     Unsaid = 0,
 
     /// <summary>The paint was shaken or stirred first.</summary>

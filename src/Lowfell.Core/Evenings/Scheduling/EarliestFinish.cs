@@ -1,25 +1,36 @@
+using Lowfell.Core.Techniques;
+
 namespace Lowfell.Core.Evenings.Scheduling;
 
 // The bound: no plan that keeps lots whole can finish sooner.
 public static partial class ListScheduler
 {
-    /// <summary>The first session in which everything can be done at the earliest by plans that keep lots whole: none of them can finish before.</summary>
-    /// <remarks>
-    /// The largest of two bounds: each chain, with the chains joined before it, alone through the calendar; and all work with a set-up for each
-    /// station and colour against the minutes there are.
-    /// </remarks>
-    public static int EarliestFinish(PlanTask task)
+    /// <summary>The first session in which everything can be done at the earliest, however copies are grouped: no plan can finish before.</summary>
+    public static int EarliestFinish(PlanTask task) => EarliestOf(Lots.Singles(task));
+
+    /// <summary>The same of plans that keep copies together as the task has them.</summary>
+    public static int EarliestGrouped(PlanTask task) => EarliestOf(Lots.Split(task));
+
+    // The largest of two bounds: each chain, with the chains joined before it, alone through the calendar; and all work with a set-up for each
+    // station, and a change for each colour more, against the minutes there are.
+    private static int EarliestOf(PlanTask split)
     {
-        var split = Lots.Split(task);
         var bound = -1;
+        var seen = new HashSet<string>();
         foreach (var path in Lots.Paths(split))
         {
+            // Copies that have come equally far are alike.
+            if (path.All(l => l.Copies.Count == 1) && !seen.Add(string.Join("|", path.Select(l => $"{l.Id} {l.NotBefore} {l.DueBy}"))))
+            {
+                continue;
+            }
+
             var alone = new Run(new([path], split.Sessions, [], []), [1], 0).Go();
             bound = Math.Max(bound, alone.Problem is null ? alone.LastSession : split.Sessions.Count);
         }
 
         var lots = split.Chains.SelectMany(c => c).ToList();
-        var work = lots.Sum(l => l.Minutes) + lots.GroupBy(l => (l.Station, l.Colour)).Sum(g => g.Min(l => l.SetUpMin));
+        var work = lots.Sum(l => l.Minutes) + lots.GroupBy(l => l.Station).Sum(LeastSetUp);
         var minutes = 0.0;
         for (var s = 0; s < split.Sessions.Count; s++)
         {
@@ -31,5 +42,12 @@ public static partial class ListScheduler
         }
 
         return split.Sessions.Count;
+    }
+
+    // Once from nothing, and then from colour to colour.
+    private static double LeastSetUp(IGrouping<Station, Lot> station)
+    {
+        var first = station.Min(l => l.SetUpMin);
+        return first + ((station.Select(l => l.Colour).Distinct().Count() - 1) * station.Min(l => l.ChangeMin));
     }
 }

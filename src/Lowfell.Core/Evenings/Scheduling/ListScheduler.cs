@@ -23,7 +23,7 @@ public static partial class ListScheduler
     public static Plan Improve(PlanTask task, Func<Plan, bool> goOn, int seed, IReadOnlyDictionary<StepId, double>? wish = null)
     {
         var split = Lots.Split(task);
-        var wanted = split.Chains.Sum(c => c.Count);
+        var wanted = split.PieceSteps;
         Plan? best = null;
         var bestOrder = new Order([.. split.Chains.Select(_ => 1.0)], 0);
         void Try(Order order)
@@ -46,6 +46,15 @@ public static partial class ListScheduler
             Try(new([.. split.Chains.Select(_ => 1.0)], keep));
         }
 
+        // What has a day to be done by goes first, the nearest before all else.
+        if (split.Chains.Any(c => c.Any(l => l.Deadline is not null)))
+        {
+            foreach (var keep in new[] { 0.0, 600 })
+            {
+                Try(new([.. split.Chains.Select(c => c is [{ Deadline: { } by }, ..] ? 1 + (DeadlinePress / Math.Max(1, by.ByMin / (24 * 60))) : 1.0)], keep));
+            }
+        }
+
         // Every few tries from scratch; else a step from the best, in which some chains press more or less.
         var random = new Random(seed);
         for (var tries = 0; goOn(best!); tries++)
@@ -57,6 +66,7 @@ public static partial class ListScheduler
     }
 
     private const int FromScratchEvery = 8;
+    private const double DeadlinePress = 1000;
 
     private static Order Shuffled(PlanTask split, Random random) => new([.. split.Chains.Select(_ => 0.6 + (0.8 * random.NextDouble()))], Math.Pow(10, 4 * random.NextDouble()));
 
@@ -257,7 +267,7 @@ public static partial class ListScheduler
                 ready[chain] = follows is null ? planned.End + lot.LagMin : start + lot.MinutesPerCopy + lot.LagMin + Math.Max(0, (lot.Copies.Count - 1) * (lot.MinutesPerCopy - follows.MinutesPerCopy));
                 if (lot.MostLagMin is null || follows is null)
                 {
-                    return (planned.End, lot);
+                    return (planned.End + lot.PauseMin, lot);
                 }
 
                 start += Lots.Offset(lot, follows);

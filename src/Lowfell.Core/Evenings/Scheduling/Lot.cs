@@ -3,6 +3,11 @@ using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Evenings.Scheduling;
 
+/// <summary>A moment by which something has to be done.</summary>
+/// <param name="Of">What: the lots of one deadline are done together.</param>
+/// <param name="ByMin">When, minutes from the plan's origin.</param>
+public readonly record struct Deadline(Guid Of, double ByMin);
+
 /// <summary>One step on some identical copies, painted one after the other without a break.</summary>
 public sealed record Lot
 {
@@ -45,6 +50,12 @@ public sealed record Lot
     /// <summary>Hits what lies beside it.</summary>
     public bool Messy { get; init; }
 
+    /// <summary>By when what it belongs to has to be done; null where there is no such day.</summary>
+    public Deadline? Deadline { get; init; }
+
+    /// <summary>Minutes that hands and eyes rest after it, before anything else is begun in the same session.</summary>
+    public double PauseMin { get; init; }
+
     /// <summary>Minutes to set its station up, where the painter's own are known; else those of <see cref="Stations.SetUpMin"/>.</summary>
     public double? OwnSetUpMin { get; init; }
 
@@ -54,8 +65,14 @@ public sealed record Lot
     /// <summary>Minutes that it takes.</summary>
     public double Minutes => MinutesPerCopy * Copies.Count;
 
+    /// <summary>Minutes for its colour at a station that stands ready with another, where it is not the station's own.</summary>
+    public double? OwnChangeMin { get; init; }
+
+    /// <summary>Minutes for its colour at a station that stands ready with another: no more than setting that up.</summary>
+    public double ChangeMin => OwnChangeMin ?? Math.Min(SetUpMin, Station.ChangeMin() * (OwnSetUpMin is { } own ? own / Station.SetUpMin() : 1));
+
     /// <summary>Minutes of setting up before it, after a lot or at the start of a session.</summary>
-    public double SetUpAfter(Lot? before) => before is not null && before.Station == Station && before.Colour == Colour ? 0 : SetUpMin;
+    public double SetUpAfter(Lot? before) => before is null || before.Station != Station ? SetUpMin : before.Colour == Colour ? 0 : ChangeMin;
 }
 
 /// <summary>Time at the table, in minutes from the plan's origin.</summary>
@@ -124,6 +141,10 @@ public sealed record Plan(IReadOnlyList<PlannedLot> Lots, PlanProblem? Problem)
     /// <summary>Hands-on minutes.</summary>
     public double WorkMin => Lots.Sum(l => l.Lot.Minutes);
 
+    /// <summary>Days, over all that have to be done by one, on which they are late.</summary>
+    public int Late => Lots.Where(l => l.Lot.Deadline is not null).GroupBy(l => l.Lot.Deadline!.Value.Of)
+        .Sum(g => (int)Math.Ceiling(Math.Max(0, g.Max(l => l.End) - g.Min(l => l.Lot.Deadline!.Value.ByMin)) / (24 * 60)));
+
     /// <summary>Lots that come too late for what was painted before them.</summary>
     public int Missed => Lots.Count(l => l.Start > l.Lot.DueBy + 1e-6);
 
@@ -152,10 +173,10 @@ public sealed record Plan(IReadOnlyList<PlannedLot> Lots, PlanProblem? Problem)
         }
     }
 
-    /// <summary>What makes a plan better, first things first: all in it, nothing missed, done early, few sessions, few set-ups, evenings that end well, little waiting.</summary>
-    /// <param name="wanted">Lots that there are to plan.</param>
-    public (int Left, int Missed, int Last, int Sessions, int SetUps, int Uneasy, double Idle) Rank(int wanted) =>
-        (wanted - Lots.Count, Missed, LastSession, SessionsUsed, SetUps, Uneasy, Math.Round(IdleMin, 3));
+    /// <summary>What makes a plan better, first things first: all in it, nothing missed, no day late, done early, few sessions, few set-ups, evenings that end well, little waiting.</summary>
+    /// <param name="wanted">Steps that there are to plan, copy by copy: however they are parted into lots.</param>
+    public (int Left, int Missed, int Late, int Last, int Sessions, int SetUps, (int Uneasy, double Idle) Comfort) Rank(int wanted) =>
+        (wanted - Lots.Sum(l => l.Lot.Copies.Count), Missed, Late, LastSession, SessionsUsed, SetUps, (Uneasy, Math.Round(IdleMin, 3)));
 }
 
 /// <summary>What stands in the way of a plan.</summary>

@@ -10,38 +10,48 @@ internal static class Lots
     public static PlanTask Split(PlanTask task)
     {
         var longest = task.Sessions.Count == 0 ? 0 : task.Sessions.Max(s => s.Minutes);
-        List<IReadOnlyList<Lot>> chains = [];
-        var origin = new List<int>();
-        for (var c = 0; c < task.Chains.Count; c++)
+        return Part(task, c =>
         {
             var chain = task.Chains[c];
             var copies = chain.Count == 0 ? [] : chain[0].Copies;
             var parts = Math.Max(1, (int)Math.Ceiling((double)copies.Count / MostAtOnce(chain, longest)));
-            for (var p = 0; p < parts; p++)
+            return [.. Enumerable.Range(0, parts).Select(p => (IReadOnlyList<int>)[.. copies.Skip(p * copies.Count / parts).Take(((p + 1) * copies.Count / parts) - (p * copies.Count / parts))])];
+        });
+    }
+
+    /// <summary>Every copy by itself: each plan of the task, however its copies are grouped, is one of this.</summary>
+    public static PlanTask Singles(PlanTask task) => Part(task, c => task.Chains[c].Count == 0 ? [[]] : [.. task.Chains[c][0].Copies.Select(copy => (IReadOnlyList<int>)[copy])]);
+
+    /// <summary>The task with the copies of its chains parted.</summary>
+    /// <param name="task">The task.</param>
+    /// <param name="parts">Parts of the copies of a chain, in their order.</param>
+    public static PlanTask Part(PlanTask task, Func<int, IReadOnlyList<IReadOnlyList<int>>> parts)
+    {
+        List<IReadOnlyList<Lot>> chains = [];
+        var partsOf = new List<int>[task.Chains.Count];
+        for (var c = 0; c < task.Chains.Count; c++)
+        {
+            partsOf[c] = [];
+            foreach (var own in parts(c))
             {
-                var own = copies.Skip(p * copies.Count / parts).Take(((p + 1) * copies.Count / parts) - (p * copies.Count / parts)).ToList();
                 var number = chains.Count;
-                chains.Add([.. chain.Select(l => l with { Chain = number, Copies = own })]);
-                origin.Add(c);
+                chains.Add([.. task.Chains[c].Select(l => l with { Chain = number, Copies = own })]);
+                partsOf[c].Add(number);
             }
         }
 
         // Parts of a chain touch, and are joined to, what the whole was.
-        var meeting = (from a in Enumerable.Range(0, chains.Count)
-                       from b in Enumerable.Range(0, chains.Count)
-                       where a != b && chains[a].Count > 0 && chains[b].Count > 0
-                       where task.Touching.Contains((origin[a], origin[b])) || task.Joins.Contains((origin[a], origin[b]))
-                       where chains[a][0].Copies.Intersect(chains[b][0].Copies).Any()
-                       select (A: a, B: b)).ToList();
-        return new(
-            chains,
-            task.Sessions,
-            [.. meeting.Where(m => task.Touching.Contains((origin[m.A], origin[m.B])))],
-            [.. meeting.Where(m => task.Joins.Contains((origin[m.A], origin[m.B])))]);
+        IEnumerable<(int A, int B)> Meeting(IEnumerable<(int A, int B)> pairs) =>
+            from pair in pairs
+            from a in partsOf[pair.A]
+            from b in partsOf[pair.B]
+            where chains[a].Count > 0 && chains[b].Count > 0 && chains[a][0].Copies.Intersect(chains[b][0].Copies).Any()
+            select (a, b);
+        return new(chains, task.Sessions, [.. Meeting(task.Touching)], [.. Meeting(task.Joins)]);
     }
 
     /// <summary>Start of the second lot over the start of the first: every copy waits long enough, and the hands are free.</summary>
-    public static double Offset(Lot first, Lot second) => Math.Max(Lag(first, second), first.Minutes + second.SetUpAfter(first));
+    public static double Offset(Lot first, Lot second) => Math.Max(Lag(first, second), first.Minutes + first.PauseMin + second.SetUpAfter(first));
 
     /// <summary>Start to start of a lot and the next on the same copies: every copy waits long enough.</summary>
     public static double Lag(Lot first, Lot second) =>
@@ -94,13 +104,24 @@ internal static class Lots
         return path.Where(p => p.Count > 0);
     }
 
+    /// <summary>Whether another colour costs less than setting a station up anew, at a station that has several: a model with one set-up for each is then too strict.</summary>
+    public static bool HasCheapChanges(PlanTask task) => task.Chains.SelectMany(c => c).GroupBy(l => l.Station)
+        .Any(g => g.Select(l => l.Colour).Distinct().Skip(1).Any() && g.Any(l => l.ChangeMin < l.SetUpMin));
+
+    /// <summary>The task with set-ups that are never dearer than what any order of the work needs.</summary>
+    public static PlanTask Eased(PlanTask task) =>
+        task with { Chains = [.. task.Chains.Select(c => (IReadOnlyList<Lot>)[.. c.Select(l => l with { OwnSetUpMin = l.ChangeMin, OwnChangeMin = l.ChangeMin })])] };
+
     /// <summary>The task on a grid of time: durations, waits and set-ups are rounded up and windows down, so that a plan of it is one of the task too.</summary>
     /// <param name="task">The task, split.</param>
     /// <param name="perMinute">Marks of the grid in a minute.</param>
-    public static PlanTask Snap(PlanTask task, int perMinute)
+    /// <param name="eased">Rounds the other way: a plan of the task is one of it too, and where it has none the task has none.</param>
+    public static PlanTask Snap(PlanTask task, int perMinute, bool eased = false)
     {
-        double Up(double minutes) => Math.Ceiling((minutes * perMinute) - Tolerance) / perMinute;
-        double Down(double minutes) => Math.Floor((minutes * perMinute) + Tolerance) / perMinute;
+        double Ceiling(double minutes) => Math.Ceiling((minutes * perMinute) - Tolerance) / perMinute;
+        double Floor(double minutes) => Math.Floor((minutes * perMinute) + Tolerance) / perMinute;
+        double Up(double minutes) => eased ? Floor(minutes) : Ceiling(minutes);
+        double Down(double minutes) => eased ? Ceiling(minutes) : Floor(minutes);
         return task with
         {
             Chains = [.. task.Chains.Select(chain => (IReadOnlyList<Lot>)[.. chain.Select((lot, place) =>
@@ -113,6 +134,10 @@ internal static class Lots
                 {
                     MinutesPerCopy = own,
                     OwnSetUpMin = Up(lot.SetUpMin),
+
+                    // The model has one set-up for each colour: on the grid another colour is set up like the first.
+                    OwnChangeMin = Up(lot.SetUpMin),
+                    PauseMin = Up(lot.PauseMin),
                     LagMin = next is null ? Up(lot.LagMin) : Up(Lag(lot, next)) - lead,
                     MostLagMin = next is null || MostLag(lot, next) is not { } most ? lot.MostLagMin : Down(most) - trail,
                     TouchMin = Up(lot.TouchMin),

@@ -25,7 +25,7 @@ public static class PlanCheck
             }
 
             var before = i > 0 && hands[i - 1].Session == lot.Session ? hands[i - 1] : null;
-            if (before is not null && lot.Start - lot.SetUpMin < before.End - Tolerance)
+            if (before is not null && lot.Start - lot.SetUpMin < before.End + before.Lot.PauseMin - Tolerance)
             {
                 faults.Add($"lot {i} begins before lot {i - 1} ends");
             }

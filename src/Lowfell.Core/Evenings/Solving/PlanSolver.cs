@@ -4,7 +4,7 @@ namespace Lowfell.Core.Evenings.Solving;
 
 /// <summary>Looks for the best plan of the evenings: first by list scheduling, then by constraint programming.</summary>
 /// <remarks>
-/// In order: the bound; list scheduling with shuffled priorities; the horizon stepped down, one session at a time, until a plan with one
+/// In order: the bound; a better grouping of copies (<see cref="LotCuts"/>); list scheduling with shuffled priorities; the horizon stepped down, one session at a time, until a plan with one
 /// session less is shown not to be; then, with the finish held, fewer sessions, fewer set-ups, less idle time, each from the last plan found.
 /// The answer is never worse than <see cref="ListScheduler.Immediate"/>.
 /// </remarks>
@@ -18,10 +18,19 @@ public sealed class PlanSolver
     private const int ManyLots = 120;
     private const double OrdersShareOfMany = 0.35;
 
-    private const double FinishShare = 0.55;
+    private const double FinishShare = 0.45;
+    private const double UngroupedShare = 0.65;
     private const double LeastSeconds = 0.05;
+    private const double CutsShare = 0.1;
 
+    /// <summary>Up to so many steps, copy by copy, a finish is looked for and proved over every grouping of copies.</summary>
+    public const int MostUngrouped = 150;
+
+    private readonly PlanTask whole;
     private readonly PlanTask exact;
+
+    // The model takes a whole set-up for each colour, the painter less at an airbrush: what it can't do may be possible.
+    private readonly bool strict;
     private readonly PlanTask task;
     private readonly SolveLimits limits;
     private readonly Func<TimeSpan> elapsed;
@@ -33,15 +42,19 @@ public sealed class PlanSolver
     private Plan best;
     private Plan onGrid;
     private PlanBounds bounds;
+    private bool isGrouped = true;
 
     private PlanSolver(PlanTask task, SolveLimits limits, Func<TimeSpan> elapsed, Action<SolveState> tell, CancellationToken cancel)
     {
-        exact = Lots.Split(task);
+        var bound = ListScheduler.EarliestFinish(task);
+        whole = task;
+        exact = LotCuts.Improve(task, () => elapsed().TotalSeconds < limits.Seconds * CutsShare && !cancel.IsCancellationRequested, bound).Task;
+        strict = Lots.HasCheapChanges(exact);
         (this.task, this.limits, this.elapsed, this.tell, this.cancel) = (Lots.Snap(exact, VisitModel.PerMinute), limits, elapsed, tell, cancel);
-        wanted = exact.Chains.Sum(c => c.Count);
+        wanted = exact.PieceSteps;
         best = ListScheduler.Immediate(exact);
         onGrid = ListScheduler.Immediate(this.task);
-        bounds = new(ListScheduler.EarliestFinish(exact));
+        bounds = new(bound, Math.Max(bound, ListScheduler.EarliestGrouped(exact)));
     }
 
     /// <summary>Looks for a plan until none better can be, the time is up or it is cancelled; the best so far is the answer in each case.</summary>
@@ -69,6 +82,7 @@ public sealed class PlanSolver
         if (wanted > 0 && best.Problem is null or { Kind: PlanProblemKind.CalendarEnds })
         {
             Finish();
+            Ungrouped();
             if (best.Problem is null)
             {
                 Refine();
@@ -92,7 +106,7 @@ public sealed class PlanSolver
             onGrid = plan;
         }
 
-        var real = Exact(plan);
+        var real = Exact(plan, exact);
         if (real.Rank(wanted).CompareTo(best.Rank(wanted)) >= 0 || PlanCheck.Faults(exact, real).Count > 0)
         {
             return false;
@@ -104,7 +118,7 @@ public sealed class PlanSolver
     }
 
     // A plan of the grid with the task's own figures: the same starts, in which everything takes a little less.
-    private Plan Exact(Plan plan)
+    private static Plan Exact(Plan plan, PlanTask exact)
     {
         var lots = exact.Chains.SelectMany(c => c).ToDictionary(l => (l.Chain, l.Id));
         Lot? before = null;
@@ -141,7 +155,7 @@ public sealed class PlanSolver
         while (!cancel.IsCancellationRequested && until - elapsed().TotalSeconds > LeastSeconds)
         {
             var horizon = best.Problem is null ? best.LastSession : task.Sessions.Count;
-            if (horizon <= bounds.LastSession)
+            if (horizon <= bounds.Grouped)
             {
                 return;
             }
@@ -150,8 +164,12 @@ public sealed class PlanSolver
             var answer = model.AnyPlan(onGrid, until - elapsed().TotalSeconds, limits, cancel);
             if (answer.Impossible)
             {
-                bounds = bounds with { LastSession = horizon };
-                Tell(SolveStage.Finish);
+                if (!strict || VisitModel.Build(Lots.Snap(Lots.Eased(exact), VisitModel.PerMinute), horizon, onGrid).AnyPlan(onGrid, until - elapsed().TotalSeconds, limits, cancel).Impossible)
+                {
+                    bounds = bounds with { Grouped = horizon };
+                    Tell(SolveStage.Finish);
+                }
+
                 return;
             }
 
@@ -162,9 +180,75 @@ public sealed class PlanSolver
         }
     }
 
+    // A bound over groups is none over the work: is a plan with one session less possible where every copy goes its own way?
+    private void Ungrouped()
+    {
+        var singles = Lots.Singles(whole);
+        if (singles.PieceSteps > MostUngrouped || singles.PieceSteps == exact.Chains.Sum(c => c.Count))
+        {
+            // Each lot is one copy already: what holds for the groups holds for all.
+            bounds = singles.PieceSteps == exact.Chains.Sum(c => c.Count) ? bounds with { LastSession = Math.Max(bounds.LastSession, bounds.Grouped) } : bounds;
+            return;
+        }
+
+        var until = limits.Seconds * UngroupedShare;
+        var none = new Plan([], null);
+        while (!cancel.IsCancellationRequested && until - elapsed().TotalSeconds > LeastSeconds)
+        {
+            var horizon = best.Problem is null ? best.LastSession : whole.Sessions.Count;
+            if (horizon <= bounds.LastSession)
+            {
+                return;
+            }
+
+            // First whether there is none at all, with everything rounded in its favour; then one that holds as it is.
+            var eased = Lots.Snap(Lots.Eased(singles), VisitModel.PerMinute, eased: true);
+            if (VisitModel.Build(eased, horizon, none).AnyPlan(none, (until - elapsed().TotalSeconds) / 2, limits, cancel).Impossible)
+            {
+                bounds = bounds with { LastSession = horizon, Grouped = Math.Max(bounds.Grouped, horizon) };
+                Tell(SolveStage.Finish);
+                return;
+            }
+
+            var answer = VisitModel.Build(Lots.Snap(singles, VisitModel.PerMinute), horizon, none).AnyPlan(none, until - elapsed().TotalSeconds, limits, cancel);
+            if (answer.Plan is not { } found || Joined(Exact(found, singles), singles) is var real && (real.Rank(wanted).CompareTo(best.Rank(wanted)) >= 0 || PlanCheck.Faults(singles, real).Count > 0))
+            {
+                return;
+            }
+
+            (best, isGrouped) = (real, false);
+            Tell(SolveStage.Finish);
+        }
+    }
+
+    // Copies that are painted one after the other are one lot again, where no wait is broken by the tenths of a minute between them.
+    private static Plan Joined(Plan plan, PlanTask singles)
+    {
+        var lots = plan.Lots.OrderBy(l => l.Start).ToList();
+        for (var i = 0; i + 1 < lots.Count;)
+        {
+            var (one, next) = (lots[i], lots[i + 1]);
+            if (one.Lot.Id == next.Lot.Id && one.Session == next.Session && next.SetUpMin == 0 && next.Start - one.End < 1)
+            {
+                var joined = one with { Lot = one.Lot with { Copies = [.. one.Lot.Copies, .. next.Lot.Copies] } };
+                List<PlannedLot> tried = [.. lots[..i], joined, .. lots[(i + 2)..]];
+                if (PlanCheck.Faults(singles, plan with { Lots = tried }).Count == 0)
+                {
+                    lots = tried;
+                    continue;
+                }
+            }
+
+            i++;
+        }
+
+        return plan with { Lots = lots };
+    }
+
     private void Refine()
     {
-        if (cancel.IsCancellationRequested || Left < LeastSeconds)
+        // A plan of single copies is not one of the groups that are made better here.
+        if (!isGrouped || cancel.IsCancellationRequested || Left < LeastSeconds)
         {
             return;
         }
@@ -185,7 +269,7 @@ public sealed class PlanSolver
 
             Tell(stage);
             var bound = model.Minimise(stage, onGrid, Left * share, limits, plan => Take(plan, stage), cancel);
-            bounds = stage switch
+            bounds = strict ? bounds : stage switch
             {
                 SolveStage.Sessions => bounds with { Sessions = Math.Min(best.SessionsUsed, (int)Math.Ceiling(bound - Lots.Tolerance)) },
                 SolveStage.SetUps => bounds with { SetUps = Math.Min(best.SetUps, (int)Math.Ceiling(bound - Lots.Tolerance)) },

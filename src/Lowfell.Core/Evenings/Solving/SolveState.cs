@@ -38,12 +38,13 @@ public enum SolveStage
     Ended,
 }
 
-/// <summary>What is known of the best plan that can be, for lots that are kept whole.</summary>
-/// <param name="LastSession">No plan is done before this session.</param>
+/// <summary>What is known of the best plan that can be.</summary>
+/// <param name="LastSession">No plan is done before this session, however copies are grouped.</param>
+/// <param name="Grouped">No plan with copies grouped as they are is done before this session; that of any plan at least.</param>
 /// <param name="Sessions">No plan that is done then uses fewer; null where it was not looked at.</param>
 /// <param name="SetUps">No plan in so many sessions has fewer; null where it was not looked at.</param>
 /// <param name="IdleMin">No plan with so few set-ups idles less, minutes; null where it was not looked at.</param>
-public sealed record PlanBounds(int LastSession, int? Sessions = null, int? SetUps = null, double? IdleMin = null);
+public sealed record PlanBounds(int LastSession, int Grouped, int? Sessions = null, int? SetUps = null, double? IdleMin = null);
 
 /// <summary>Where a search stands.</summary>
 /// <param name="Stage">What it is at.</param>
@@ -51,6 +52,9 @@ public sealed record PlanBounds(int LastSession, int? Sessions = null, int? SetU
 /// <param name="Bounds">What no plan can do better.</param>
 public sealed record SolveState(SolveStage Stage, Plan Best, PlanBounds Bounds)
 {
-    /// <summary>Whether no plan with whole lots can be done sooner.</summary>
+    /// <summary>Whether no plan can be done sooner, however copies are grouped.</summary>
     public bool FinishProven => Best.Problem is null && Best.LastSession <= Bounds.LastSession;
+
+    /// <summary>Whether none with copies grouped as they are can be.</summary>
+    public bool GroupedProven => Best.Problem is null && Best.LastSession <= Math.Max(Bounds.LastSession, Bounds.Grouped);
 }

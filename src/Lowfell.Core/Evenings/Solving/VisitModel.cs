@@ -142,7 +142,7 @@ internal sealed partial class VisitModel
             inside[item] = [];
         }
 
-        model.AddNoOverlap(Items.Select(i => model.NewFixedSizeIntervalVar(starts[i], i.Size, "")));
+        model.AddNoOverlap(Items.Select(i => model.NewFixedSizeIntervalVar(starts[i], i.Size + Placement.Up(i.Lot.PauseMin), "")));
         var rounds = Items.Count > ManyLots ? 1 : 2;
         var intervals = new List<IntervalVar>();
         for (var s = 0; s < horizon; s++)

@@ -9,8 +9,8 @@ public sealed class FitBoundAttribute() : FigureBoundAttribute(0.5, 240, "min");
 /// <summary>Minutes until the glue of a part holds.</summary>
 public sealed class GlueBoundAttribute() : FigureBoundAttribute(0, 2880, "min");
 
-/// <summary>Pass of a step; 0 for cleaning a coat up.</summary>
-public sealed class StepPassBoundAttribute() : FigureBoundAttribute(Step.CleanUpPass, Coat.MostPasses);
+/// <summary>Pass of a step; 0 for cleaning a coat up, less for masking, unmasking and the other side of a piece that lies flat.</summary>
+public sealed class StepPassBoundAttribute() : FigureBoundAttribute(Step.OtherSidePass - Coat.MostPasses, Coat.MostPasses);
 
 /// <summary>Hands-on minutes of a step, all copies together.</summary>
 public sealed class StepMinutesBoundAttribute() : FigureBoundAttribute(0, 1000, "min");

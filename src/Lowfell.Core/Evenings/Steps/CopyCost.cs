@@ -28,7 +28,7 @@ public sealed record CopyCost(double HandsOnMin, double WaitingMin, int BreakEve
 
         var work = steps.Sum(s => s.MinutesPerCopy);
         var evening = zones.Max(z => z.Where(s => s.LagMin <= EveningMin).Sum(s => s.LagMin));
-        var onPalette = steps.Where(s => !s.IsCleanUp && s.Coat.How.WetPaletteMin > 0).ToList();
+        var onPalette = steps.Where(s => !s.IsBeside && s.Coat.How.WetPaletteMin > 0).ToList();
         return new(
             work,
             zones.Max(z => z.Sum(s => s.LagMin)),

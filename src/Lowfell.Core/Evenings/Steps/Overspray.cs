@@ -32,6 +32,15 @@ public static class Overspray
     /// <summary>Minutes to mask one zone against another, on one copy. The border is taken as a side of the smaller one.</summary>
     public static double MaskMinutes(Zone zone, Zone neighbour) => MaskFixedMin + (TouchUp.BorderMm(zone, neighbour) / MaskMmPerMin);
 
+    /// <summary>Minutes to take the masks of one zone off again, on one copy, for each zone that they cover.</summary>
+    public const double UnmaskMin = 1;
+
+    /// <summary>A mask is taken off before what was sprayed over its edge has hardened, minutes.</summary>
+    public const double PeelWithinMin = 24 * 60;
+
+    /// <summary>Minutes after which a film bears tape: a night, scaled like its drying.</summary>
+    public static double BearsTapeMin(Step under) => under.Times.OvernightMin;
+
     /// <summary>Minutes to touch up a zone that was caught, on one copy: a share of its brush work.</summary>
     /// <param name="neighbour">Steps of the zone that was caught.</param>
     public static double RepaintMinutes(IEnumerable<Step> neighbour) => CaughtShare * neighbour.Where(s => !IsSpray(s)).Sum(s => s.MinutesPerCopy);

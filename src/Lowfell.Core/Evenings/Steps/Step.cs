@@ -20,11 +20,26 @@ public sealed record Step(Coat Coat, int Pass, double MinutesPerCopy, Station St
     /// <summary>The pass that stands for the cleaning up of a coat, so that a coat that gets another pass keeps it.</summary>
     public const int CleanUpPass = 0;
 
+    /// <summary>The pass that stands for masking what touches, before a coat is sprayed.</summary>
+    public const int MaskPass = -1;
+
+    /// <summary>The pass that stands for taking the mask off again.</summary>
+    public const int UnmaskPass = -2;
+
+    /// <summary>The pass that stands for turning a piece that lies flat, when one side of it is done.</summary>
+    public const int OtherSidePass = -3;
+
     /// <summary>What it is known by on a zone.</summary>
     public StepId Id(Guid zoneId) => StepId.Coat(zoneId, Coat.Id, Pass);
 
     /// <summary>Whether it cleans up what the passes before it have laid.</summary>
     public bool IsCleanUp => Pass == CleanUpPass;
+
+    /// <summary>Whether nothing is laid by it: it cleans up, masks or unmasks.</summary>
+    public bool IsBeside => Pass is CleanUpPass or MaskPass or UnmaskPass;
+
+    /// <summary>Share of the zone that it is about: half of it where the piece lies flat and is turned.</summary>
+    public double Share { get; init; } = 1;
 
     /// <summary>What the next step waits for.</summary>
     public WaitKind WaitFor { get; init; } = WaitKind.Recoat;

@@ -7,7 +7,14 @@ namespace Lowfell.Core.Evenings.Steps;
 public static class StepWords
 {
     /// <summary>A step of a stack.</summary>
-    public static string Of(Step step) => step.IsCleanUp ? "Clean up the " + step.Coat.How.Word : Of(step.Coat.Technique);
+    public static string Of(Step step) => step.Pass switch
+    {
+        Step.CleanUpPass => "Clean up the " + step.Coat.How.Word,
+        Step.MaskPass => "Mask for the " + step.Coat.How.Word,
+        Step.UnmaskPass => "Unmask after the " + step.Coat.How.Word,
+        <= Step.OtherSidePass => Of(step.Coat.Technique) + ", the other side:",
+        _ => Of(step.Coat.Technique),
+    };
 
     /// <summary>A technique at the start of a line.</summary>
     public static string Of(Technique technique) => Words.Capital(technique.Facts().Word);

@@ -26,7 +26,10 @@ public sealed record OpenZone(WorkZone Zone, Lazy<PredictedStack> Predicting, IR
     public int Place(StepId step) => Steps.Place(step);
 
     /// <summary>What to mix for a step on some copies; null where nothing is laid.</summary>
-    public CoatMix? MixFor(Step step, int copies) => step.IsCleanUp ? null : CoatMix.For(step.Coat with { Passes = 1 }, Stack.Zone with { Copies = copies }, Stack.Schools.Highlights);
+    public CoatMix? MixFor(Step step, int copies) => step.IsBeside ? null : CoatMix.For(step.Coat with { Passes = 1 }, ZoneOf(step, copies), Stack.Schools.Highlights);
+
+    /// <summary>The zone as far as a step is about it, on some copies.</summary>
+    public Core.Surfaces.Zone ZoneOf(Step step, int copies) => Stack.Zone with { Copies = copies, AreaMm2 = Stack.Zone.AreaMm2 * step.Share };
 }
 
 /// <summary>A piece that is fitted on another, both as drawn up.</summary>
@@ -74,7 +77,7 @@ public sealed class OpenWork
     {
         var done = new DoneSteps(log);
         var varied = zones.Select(z => z with { Stack = z.Stack with { Coats = [.. z.Stack.Coats.Select(c => Varied(c, way, z.Stack.Schools.Wash))] } })
-            .Select(z => (Zone: z, Steps: StackSteps.Of(z.Stack))).ToList();
+            .Select(z => (Zone: z, Steps: TwoSided.Of(z.Stack, z.Piece.LiesFlat))).ToList();
         var now = varied.SelectMany(v => v.Steps.Select(step => (Id: step.Id(v.Zone.Id), Step: step))).DistinctBy(v => v.Id).ToDictionary(v => v.Id, v => v.Step);
         var learned = LearnedFigures.From(readings ?? log, answers, id => now.GetValueOrDefault(id));
         var open = varied.ConvertAll(v => new OpenZone(v.Zone, new(() => Predictor.PredictMiddle(v.Zone.Stack)), way.Learn ? [.. v.Steps.Select(learned.Correct)] : v.Steps));
@@ -153,7 +156,7 @@ public sealed class OpenWork
         return coat with { Skipped = skipped, Hurried = hurried, Passes = passes };
     }
 
-    // Minutes for masking go to the step that is sprayed, those for touching up to the last step of the zone that is caught.
+    // Masking is a step before each spray, and taking it off one after it; minutes for touching up go to the last step of the zone that is caught.
     private static List<OpenZone> Sprayed(List<OpenZone> zones, OversprayWay way)
     {
         if (way == OversprayWay.Care)
@@ -161,21 +164,54 @@ public sealed class OpenWork
             return zones;
         }
 
-        var more = new Dictionary<(Guid Zone, int Step), double>();
+        var byId = zones.ToDictionary(z => z.Zone.Id);
+        var touchUp = new Dictionary<Guid, double>();
+        var masked = new HashSet<Guid>();
+        var mask = new Dictionary<(Guid Zone, int Step), (double On, double Off)>();
         foreach (var zone in zones)
         {
-            foreach (var near in zones.Where(n => zone.Zone.Touches.Contains(n.Zone.Id) && n.Steps.Count > 0))
+            foreach (var near in zone.Zone.Touches.Select(id => byId.GetValueOrDefault(id)).OfType<OpenZone>().Where(n => n.Steps.Count > 0))
             {
                 foreach (var (i, _) in zone.Steps.Index().Where(s => Overspray.Endangers(s.Item, near.Steps)))
                 {
-                    var (key, minutes) = way == OversprayWay.Mask
-                        ? ((zone.Zone.Id, i), Overspray.MaskMinutes(zone.Stack.Zone, near.Stack.Zone))
-                        : ((near.Zone.Id, near.Steps.Count - 1), Overspray.RepaintMinutes(near.Steps));
-                    more[key] = more.GetValueOrDefault(key) + minutes;
+                    if (way == OversprayWay.Mask)
+                    {
+                        var before = mask.GetValueOrDefault((zone.Zone.Id, i));
+                        mask[(zone.Zone.Id, i)] = (before.On + Overspray.MaskMinutes(zone.Stack.Zone, near.Stack.Zone), before.Off + Overspray.UnmaskMin);
+                        masked.Add(near.Zone.Id);
+                    }
+                    else
+                    {
+                        touchUp[near.Zone.Id] = touchUp.GetValueOrDefault(near.Zone.Id) + Overspray.RepaintMinutes(near.Steps);
+                    }
                 }
             }
         }
 
-        return zones.ConvertAll(z => z with { Steps = [.. z.Steps.Select((s, i) => s with { MinutesPerCopy = s.MinutesPerCopy + more.GetValueOrDefault((z.Zone.Id, i)) })] });
+        return zones.ConvertAll(z => z with
+        {
+            Steps = [.. z.Steps.SelectMany((step, i) => mask.TryGetValue((z.Zone.Id, i), out var minutes) ? Masked(step, minutes.On, minutes.Off) : [step])
+                .Select((s, i) => i == z.Steps.Count - 1 ? s with { MinutesPerCopy = s.MinutesPerCopy + touchUp.GetValueOrDefault(z.Zone.Id) } : s)
+                .Select(s => masked.Contains(z.Zone.Id) && s.Coat.LeavesFilm && !s.IsBeside ? s with { Times = s.Times with { TouchMin = Math.Max(s.Times.TouchMin, Overspray.BearsTapeMin(s)) } } : s)],
+        });
+    }
+
+    private static IEnumerable<Step> Masked(Step spray, double on, double off)
+    {
+        // A second pass is sprayed under the mask of the first.
+        if (spray.Pass == 1)
+        {
+            yield return spray with { Pass = Step.MaskPass, MinutesPerCopy = on, Station = Station.Masking, Times = Core.Drying.DryingTimes.None, LagMin = 0, MostLagMin = null, NeededMin = 0 };
+        }
+
+        if (spray.Pass != spray.Coat.Passes)
+        {
+            yield return spray;
+            yield break;
+        }
+
+        var touch = spray.Times.TouchMin;
+        yield return spray with { LagMin = touch, MostLagMin = Math.Max(touch + 1, Overspray.PeelWithinMin), NeededMin = touch };
+        yield return spray with { Pass = Step.UnmaskPass, MinutesPerCopy = off, Station = Station.Masking, Times = Core.Drying.DryingTimes.None, LagMin = Math.Max(0, spray.LagMin - touch), MostLagMin = spray.MostLagMin is { } most ? Math.Max(0, most - touch) : null, NeededMin = Math.Max(0, spray.NeededMin - touch) };
     }
 }

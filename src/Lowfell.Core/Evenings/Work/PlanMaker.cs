@@ -14,13 +14,20 @@ public static class PlanMaker
     public static SolveState AtOnce(WorkTask task, Func<bool> goOn, IReadOnlyList<HeldLot>? before = null)
     {
         var wish = before?.GroupBy(l => l.Id).ToDictionary(g => g.Key, g => g.Min(l => l.StartMin));
-        var plan = ListScheduler.Improve(task.Plan, _ => goOn(), seed: 1, wish);
+        var bound = ListScheduler.EarliestFinish(task.Plan);
+        var parted = before is null ? LotCuts.Improve(task.Plan, goOn, bound) : (Task: task.Plan, Plan: null!);
+        var plan = ListScheduler.Improve(parted.Task, _ => goOn(), seed: 1, wish);
+        if (before is null && Order(parted.Plan).CompareTo(Order(plan)) < 0)
+        {
+            plan = parted.Plan;
+        }
+
         if (before is not null && new HeldPlan(before, task).Standing() is { } standing && (plan.Problem is not null || Order(standing).CompareTo(Order(plan)) <= 0))
         {
             plan = standing;
         }
 
-        return new(SolveStage.Ended, Checked(task, plan), new(ListScheduler.EarliestFinish(task.Plan)));
+        return new(SolveStage.Ended, Checked(task, plan), new(bound, Math.Max(bound, ListScheduler.EarliestGrouped(parted.Task))));
     }
 
     /// <summary>The best plan that can be found in a time.</summary>
@@ -42,5 +49,5 @@ public static class PlanMaker
         : plan;
 
     // What makes one whole plan better than another, however its lots are parted.
-    private static (int, int, int, int, int, double) Order(Plan plan) => (plan.Missed, plan.LastSession, plan.SessionsUsed, plan.SetUps, plan.Uneasy, Math.Round(plan.IdleMin, 1));
+    private static (int, int, int, int, int, int, (int, double)) Order(Plan plan) => (-plan.Lots.Sum(l => l.Lot.Copies.Count), plan.Missed, plan.Late, plan.LastSession, plan.SessionsUsed, plan.SetUps, (plan.Uneasy, Math.Round(plan.IdleMin, 1)));
 }

@@ -54,8 +54,8 @@ public static class WorkAmounts
         {
             if (work.Zone(lot.Id.ZoneId) is { } zone && work.StepOf(lot.Id) is { } step)
             {
-                var amount = step.IsCleanUp || !step.Coat.LeavesFilm ? null
-                    : CoatAmount.Of(step.Coat with { Passes = 1 }, [zone.Stack.Zone with { Copies = lot.Copies.Count }], palette, zone.Stack.Schools.Highlights);
+                var amount = step.IsBeside || !step.Coat.LeavesFilm ? null
+                    : CoatAmount.Of(step.Coat with { Passes = 1 }, [zone.ZoneOf(step, lot.Copies.Count)], palette, zone.Stack.Schools.Highlights);
                 mixed.Add(new(zone, step, lot.Copies, amount, lot.Minutes, lot.SetUpMin));
             }
         }
@@ -83,5 +83,5 @@ public static class WorkAmounts
     }
 
     // What is laid up to a border by hand; spray and messy work is masked or comes before.
-    private static bool IsNeat(Step step) => step is { IsCleanUp: false, Pass: 1 } && step.Station == Station.Brush && step.Coat is { LeavesFilm: true, How: { Messy: false, ColourFree: false } };
+    private static bool IsNeat(Step step) => step is { IsBeside: false, Pass: 1 } && step.Station == Station.Brush && step.Coat is { LeavesFilm: true, How: { Messy: false, ColourFree: false } };
 }

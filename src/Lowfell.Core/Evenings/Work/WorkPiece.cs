@@ -11,7 +11,8 @@ namespace Lowfell.Core.Evenings.Work;
 /// <param name="PartOfId">The piece that it is fitted on when both are painted; null for what stands alone.</param>
 /// <param name="FitMin">Minutes to fit one copy.</param>
 /// <param name="GlueMin">Minutes until its glue holds.</param>
-public sealed record WorkPiece(Guid Id, Guid SetId, string Name, int Copies, Guid? PartOfId = null, double FitMin = 5, double GlueMin = 60);
+/// <param name="LiesFlat">It lies flat while it is painted: what goes all round is laid on one side, then on the other.</param>
+public sealed record WorkPiece(Guid Id, Guid SetId, string Name, int Copies, Guid? PartOfId = null, double FitMin = 5, double GlueMin = 60, bool LiesFlat = false);
 
 /// <summary>A zone of a piece with its stack, in the room's air and on all its copies.</summary>
 /// <param name="Id">Its id.</param>
@@ -46,6 +47,15 @@ public sealed record WorkWay
 
     /// <summary>Most copies painted in one go; as many as fit where none is given.</summary>
     public int? MostCopies { get; init; }
+
+    /// <summary>Most minutes of one step in one go; as many as an evening holds where none are given.</summary>
+    public double? SittingMin { get; init; }
+
+    /// <summary>Minutes that hands and eyes rest after a step of more than half of that.</summary>
+    public double PauseMin { get; init; }
+
+    /// <summary>Sets that have to be done by a moment, minutes from the plan's origin.</summary>
+    public IReadOnlyDictionary<Guid, double> ReadyBy { get; init; } = new Dictionary<Guid, double>();
 
     /// <summary>Follows the painter's own figures.</summary>
     public bool Learn { get; init; } = true;

@@ -76,7 +76,7 @@ public sealed class WorkTask
                 continue;
             }
 
-            foreach (var part in group.Chunk(way.MostCopies ?? int.MaxValue))
+            foreach (var part in group.Chunk(MostAtOnce(zone, left)))
             {
                 made.Add(AddChain(zone.Zone.Piece.Id, [.. left.Select((i, place) => LotOf(zone, i, part, place == 0 ? Ready.NotBefore(zone, i, part) : 0))]));
             }
@@ -85,6 +85,17 @@ public sealed class WorkTask
         chainsOf[zone.Zone.Id] = [.. chainsOf.GetValueOrDefault(zone.Zone.Id, []), .. made];
         return made;
     }
+
+    // As many as the painter wants in one go, and no more than are done in a sitting.
+    private int MostAtOnce(OpenZone zone, List<int> left)
+    {
+        var most = way.MostCopies ?? int.MaxValue;
+        return way.SittingMin is { } sitting ? Math.Min(most, Math.Max(1, (int)(sitting / left.Max(i => zone.Steps[i].MinutesPerCopy)))) : most;
+    }
+
+    private double Pause(double minutes) => minutes > way.SittingMin / 2 ? way.PauseMin : 0;
+
+    private Deadline? By(Guid set) => way.ReadyBy.TryGetValue(set, out var by) ? new(set, by) : null;
 
     private int AddChain(Guid piece, IReadOnlyList<Lot> lots)
     {
@@ -170,6 +181,7 @@ public sealed class WorkTask
             OwnSetUpMin = OwnSetUp(Station.Assembly),
             Colour = "",
             LagMin = part.Part.GlueMin,
+            Deadline = By(part.Host.SetId),
             NotBefore = before.Select(z => Ready.Handled(z, copies)).DefaultIfEmpty(0).Max(),
         }]);
         foreach (var chain in ChainsOf(before).Where(c => chains[c][0].Copies.Intersect(copies).Any()))
@@ -222,8 +234,10 @@ public sealed class WorkTask
             TouchMin = step.Times.TouchMin,
             NotBefore = notBefore,
             DueBy = late ? null : due,
-            WantsNight = !step.IsCleanUp && step.Coat.How.WantsNight,
-            Messy = !step.IsCleanUp && step.Coat.How.Messy,
+            Deadline = By(zone.Zone.Piece.SetId),
+            PauseMin = Pause(step.MinutesPerCopy * copies.Count),
+            WantsNight = !step.IsBeside && step.Coat.How.WantsNight,
+            Messy = !step.IsBeside && step.Coat.How.Messy,
         };
     }
 }

@@ -92,6 +92,7 @@ public sealed record CraftView(
 /// <param name="Wait">The least that is waited for.</param>
 /// <param name="WaitKind">What a coat below must have come to.</param>
 /// <param name="LogKind">What an entry of the log tells.</param>
+/// <param name="WorkedWith">How a coat was worked.</param>
 /// <param name="SolveStage">What a search is at.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
@@ -103,6 +104,7 @@ public sealed record WordsView(
     IReadOnlyDictionary<Wait, string> Wait,
     IReadOnlyDictionary<WaitKind, string> WaitKind,
     IReadOnlyDictionary<LogKind, string> LogKind,
+    IReadOnlyDictionary<WorkedWith, string> WorkedWith,
     IReadOnlyDictionary<SolveStage, string> SolveStage);
 
 /// <summary>What is known of the craft.</summary>
@@ -117,7 +119,7 @@ public static class CraftEndpoints
         SchoolBook.All,
         [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))],
         new(
-            Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<SolveStage>()));
+            Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

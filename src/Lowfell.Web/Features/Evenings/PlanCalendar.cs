@@ -3,6 +3,7 @@ using System.Text;
 using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
+using Lowfell.Web.Files;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Lowfell.Web.Features.Evenings;
@@ -30,7 +31,7 @@ internal static class PlanCalendar
         }
 
         var text = new CalendarSerializer().SerializeToString(calendar) ?? "";
-        return TypedResults.File(Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", "painting.ics");
+        return TypedResults.File(Encoding.UTF8.GetBytes(IcsLines.Fold(text)), "text/calendar; charset=utf-8", "painting.ics");
     }
 
     private static string Counted(int n, string one, string many) => $"{n} {(n == 1 ? one : many)}";

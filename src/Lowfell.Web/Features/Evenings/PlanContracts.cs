@@ -120,6 +120,12 @@ public sealed record LearnedAnswer([TagBound] string Key, bool? Follow);
 /// <param name="Tool">What it is done with.</param>
 /// <param name="Readying">What is done to the material first.</param>
 /// <param name="Note">The painter's own note on the coat.</param>
+/// <param name="Thinner">What it is thinned with, by name; none where it is not.</param>
+/// <param name="Right">How to see that it is right.</param>
+/// <param name="WhenDry">What changes while it dries; none for what does not dry.</param>
+/// <param name="JudgeMin">Minutes after which it may be judged: touch-dry.</param>
+/// <param name="Faults">What usually goes wrong with it.</param>
+/// <param name="Air">What is told of the air that it would be sprayed in; none where that is fit.</param>
 /// <param name="Cautions">Cautions.</param>
 public sealed record PlannedStep(
     Guid ZoneId,
@@ -151,6 +157,12 @@ public sealed record PlannedStep(
     string Tool,
     IReadOnlyList<string> Readying,
     string Note,
+    string? Thinner,
+    string Right,
+    string? WhenDry,
+    double JudgeMin,
+    IReadOnlyList<string> Faults,
+    string? Air,
     IReadOnlyList<string> Cautions);
 
 /// <summary>An evening with its steps.</summary>
@@ -162,7 +174,7 @@ public sealed record PlannedEvening(DateOnly Day, DateTimeOffset OpenAt, DateTim
 
 /// <summary>What a plan comes to.</summary>
 /// <param name="DoneOn">The day on which it is done; none where it can't be.</param>
-/// <param name="NotBefore">The day before which no plan with these lots can be done; none where the calendar ends first.</param>
+/// <param name="NotBefore">The day before which no plan can be done, however copies are grouped; none where the calendar ends first.</param>
 /// <param name="Evenings">Evenings used.</param>
 /// <param name="WorkMin">Hands-on, minutes.</param>
 /// <param name="SetUps">Set-ups.</param>
@@ -170,8 +182,20 @@ public sealed record PlannedEvening(DateOnly Day, DateTimeOffset OpenAt, DateTim
 /// <param name="PaintMl">Paint and thinner, ml.</param>
 /// <param name="LeastEvenings">No plan done that day uses fewer evenings; none where it was not looked at.</param>
 /// <param name="LeastSetUps">No plan in so many evenings has fewer set-ups; none where it was not looked at.</param>
+/// <param name="NotBeforeGrouped">The day before which none with copies grouped as they are can be done; none where the calendar ends first, or it is not known.</param>
+/// <param name="LateDays">Days late, over all sets that have to be done by one.</param>
 public sealed record PlanSummary(
-    DateOnly? DoneOn, DateOnly? NotBefore, int Evenings, double WorkMin, int SetUps, double IdleMin, double PaintMl, int? LeastEvenings = null, int? LeastSetUps = null);
+    DateOnly? DoneOn,
+    DateOnly? NotBefore,
+    int Evenings,
+    double WorkMin,
+    int SetUps,
+    double IdleMin,
+    double PaintMl,
+    int? LeastEvenings = null,
+    int? LeastSetUps = null,
+    DateOnly? NotBeforeGrouped = null,
+    int LateDays = 0);
 
 /// <summary>A step that another plan has on another day.</summary>
 /// <param name="What">What is done, on which piece and zone.</param>
@@ -242,6 +266,25 @@ public sealed record PlanFinding(
 /// <param name="PaletteMost">Copies that the palette lasts for; none where nothing on it goes off.</param>
 public sealed record CopyCostView(Guid PieceId, string Piece, int Copies, double Minutes, double WaitMin, int BreakEven, int? PaletteMost);
 
+/// <summary>A set that has to be done by a day.</summary>
+/// <param name="SetId">The set.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="ReadyBy">The day.</param>
+/// <param name="DoneOn">When it is done by the plan; none where the plan does not reach its end.</param>
+/// <param name="Late">Whether that is too late.</param>
+/// <param name="Help">What would have to go so that it is not, each with the day it is done then; empty where it is in time, or nothing that was tried helps.</param>
+public sealed record SetDueView(Guid SetId, string Name, DateOnly ReadyBy, DateOnly? DoneOn, bool Late, IReadOnlyList<string> Help);
+
+/// <summary>What lies drying: a step that is done and that something waits for.</summary>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="CoatId">The coat.</param>
+/// <param name="Pass">The pass.</param>
+/// <param name="What">What was done, with what.</param>
+/// <param name="Where">Piece and zone.</param>
+/// <param name="Copies">Numbers of the copies.</param>
+/// <param name="DryAt">When the next step may come; it may be over.</param>
+public sealed record DryingLot(Guid ZoneId, Guid CoatId, int Pass, string What, string Where, IReadOnlyList<int> Copies, DateTimeOffset DryAt);
+
 /// <summary>Open steps of a zone that a plan does not have.</summary>
 /// <param name="Where">Piece and zone.</param>
 /// <param name="Steps">Steps, copy by copy.</param>
@@ -259,10 +302,12 @@ public sealed record NotPlanned(int Steps, IReadOnlyList<NotPlannedZone> Zones, 
 /// <param name="Problem">What stands in its way.</param>
 /// <param name="Waiting">What can't be planned yet, and why.</param>
 /// <param name="NotPlanned">Open steps that it does not have.</param>
+/// <param name="Due">Sets that have to be done by a day, and when they are.</param>
 /// <param name="Later">Sets that are not begun within the weeks that are planned ahead.</param>
 /// <param name="Findings">Steps that come too soon or too late.</param>
 /// <param name="Copies">What one copy of each piece costs.</param>
 /// <param name="Calendar">Evenings that are used.</param>
+/// <param name="Drying">What lies drying by the log, the soonest first.</param>
 /// <param name="TimeZone">Time zone.</param>
 /// <param name="Today">The painter's day when it was made.</param>
 /// <param name="Learned">What the log says of the painter's own figures.</param>
@@ -274,10 +319,12 @@ public sealed record PlanView(
     string? Problem,
     IReadOnlyList<string> Waiting,
     NotPlanned NotPlanned,
+    IReadOnlyList<SetDueView> Due,
     IReadOnlyList<string> Later,
     IReadOnlyList<PlanFinding> Findings,
     IReadOnlyList<CopyCostView> Copies,
     IReadOnlyList<PlannedEvening> Calendar,
+    IReadOnlyList<DryingLot> Drying,
     string TimeZone,
     DateOnly Today,
     LearnedView Learned,
@@ -309,8 +356,9 @@ public sealed record SolveRequest(PlanRequest Request, [SearchBound] double Seco
 /// <param name="Stage">What it is at.</param>
 /// <param name="Seconds">Seconds it has taken.</param>
 /// <param name="Summary">What its best plan comes to so far.</param>
-/// <param name="Proven">No plan with these lots can be done sooner.</param>
-public sealed record SolveProgress(SolveStage Stage, double Seconds, PlanSummary? Summary, bool Proven);
+/// <param name="Proven">No plan can be done sooner.</param>
+/// <param name="ProvenGrouped">None with copies grouped as they are can be.</param>
+public sealed record SolveProgress(SolveStage Stage, double Seconds, PlanSummary? Summary, bool Proven, bool ProvenGrouped = false);
 
 /// <summary>A search for a better plan.</summary>
 /// <param name="Id">Its id.</param>

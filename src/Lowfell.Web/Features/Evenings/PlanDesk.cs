@@ -15,6 +15,7 @@ namespace Lowfell.Web.Features.Evenings;
 public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, TimeProvider clock)
 {
     private const int SearchMs = 400;
+    private const int HelpMs = 60;
     private const int MostMoved = 200;
 
     /// <summary>The bench.</summary>
@@ -38,8 +39,47 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, TimePr
             return await ViewAsync(held, cancel);
         }
 
-        var planner = await OpenAsync(request, cancel);
-        return new PlanWriter(planner).View(planner.AtOnce(SearchMs, cancel));
+        return await HelpAsync((await OpenAsync(request, cancel)).Show(SearchMs, cancel), request, cancel);
+    }
+
+    // What would have to go so that a set is done by its day: tried in the order in which a painter would let it go.
+    private async Task<PlanView> HelpAsync(PlanView view, PlanRequest request, CancellationToken cancel)
+    {
+        const int MostHelped = 2;
+        var due = new List<SetDueView>();
+        foreach (var set in view.Due)
+        {
+            if (!set.Late || due.Count(d => d.Late) >= MostHelped)
+            {
+                due.Add(set);
+                continue;
+            }
+
+            (string What, PlanRequest Request)[] ways =
+            [
+                ("without its coats that may be left out", request with { WithoutOptional = true }),
+                ("with the other sets put off", request with { SetIds = [set.SetId] }),
+                ("with both", request with { SetIds = [set.SetId], WithoutOptional = true }),
+                ("with warm air on every coat that takes it, and both", request with { SetIds = [set.SetId], WithoutOptional = true, WarmAir = true }),
+            ];
+            var help = new List<string>();
+            foreach (var (what, way) in ways)
+            {
+                var other = (await OpenAsync(way, cancel)).Show(HelpMs, cancel).Due.FirstOrDefault(d => d.SetId == set.SetId);
+                if (other?.DoneOn is { } day && (set.DoneOn is null || day < set.DoneOn))
+                {
+                    help.Add($"{what}: {day:yyyy-MM-dd}");
+                    if (!other.Late)
+                    {
+                        break;
+                    }
+                }
+            }
+
+            due.Add(set with { Help = help });
+        }
+
+        return view with { Due = due };
     }
 
     /// <summary>The plan in force with what there is to do for it: the held one, as far as it is of these sets, else one made now.</summary>
@@ -147,11 +187,12 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, TimePr
         var summary = Kept.Read<PlanSummary>(row.Summary);
         var now = planner.Minutes(clock.GetUtcNow());
         var same = held.Evenings() is [.., var last] && row.TaskMark == planner.Mark(last.Session.Close);
-        return writer.ViewKept(held, summary, same) with
+        var view = writer.ViewKept(held, summary, same) with
         {
             Kept = new(
                 row.Id, row.MadeAt, request, held.Slipped(now), held.Missing(), held.Gone(), await CompareAsync(row, held, summary, planner, writer, cancel), [.. held.Over(now).Select(EveningFact.Of)]),
         };
+        return await HelpAsync(view, request, cancel);
     }
 
     private async Task<PlanComparison?> CompareAsync(PlanRow row, HeldPlan held, PlanSummary summary, Planner planner, PlanWriter writer, CancellationToken cancel)

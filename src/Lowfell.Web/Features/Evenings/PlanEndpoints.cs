@@ -44,8 +44,7 @@ public static class PlanEndpoints
 
     private static async Task<Ok<PlanView>> Look(PlanRequest request, PlanDesk desk, CancellationToken cancel)
     {
-        var planner = await desk.OpenAsync(request, cancel);
-        return TypedResults.Ok(new PlanWriter(planner).View(planner.AtOnce(WhatIfMs, cancel)));
+        return TypedResults.Ok((await desk.OpenAsync(request, cancel)).Show(WhatIfMs, cancel));
     }
 
     private static async Task<NoContent> Answer(LearnedAnswer answer, LowfellDb db, OpenBench open, CancellationToken cancel)
@@ -74,10 +73,11 @@ public static class PlanEndpoints
     private static async Task<Ok<List<SetDone>>> DoneBy(PlanDesk desk, LowfellDb db, CancellationToken cancel)
     {
         var plan = await desk.CurrentAsync(new(), cancel);
-        var setOf = (await db.Zones.Select(z => new { z.Id, z.Piece!.SetId }).ToListAsync(cancel)).ToDictionary(z => z.Id, z => z.SetId);
+        var zones = plan.Calendar.SelectMany(e => e.Steps.Select(s => s.ZoneId)).Distinct().ToList();
+        var setOf = await db.Zones.Where(z => zones.Contains(z.Id)).Select(z => new { z.Id, z.Piece!.SetId }).ToDictionaryAsync(z => z.Id, z => z.SetId, cancel);
 
         // Where steps are left over, no set is said to be done: the plan does not tell whose they are.
-        var complete = plan.Problem is null && plan.Kept is null or { Missing: 0 };
+        var complete = plan.NotPlanned.Steps == 0;
         return TypedResults.Ok(plan.Calendar.SelectMany(e => e.Steps.Select(s => (Set: setOf.GetValueOrDefault(s.ZoneId), e.Day)))
             .GroupBy(s => s.Set).Select(g => new SetDone(g.Key, complete ? g.Max(s => s.Day) : null)).ToList());
     }

@@ -12,6 +12,12 @@ namespace Lowfell.Web.Features.Evenings;
 /// <param name="Name">Its name.</param>
 internal sealed record SetLater(Guid Id, string Name);
 
+/// <summary>A set that has to be done by a day.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="ReadyBy">The day.</param>
+internal sealed record SetDue(Guid Id, string Name, DateOnly ReadyBy);
+
 /// <summary>
 /// What plans are made of, as it was read: the sets that come first, as many as the evenings ahead can hold; what comes after them is not read, but named.
 /// </summary>
@@ -19,8 +25,9 @@ internal sealed record SetLater(Guid Id, string Name);
 /// <param name="Calendar">The evenings there are, and the room.</param>
 /// <param name="Work">What there is to do.</param>
 /// <param name="Shelf">The shelf.</param>
+/// <param name="Due">Sets that have to be done by a day.</param>
 /// <param name="Later">Sets that wait until the evenings ahead are over.</param>
-internal sealed record PlanSource(Instant Origin, CalendarView Calendar, WorkSource Work, OpenShelf Shelf, IReadOnlyList<SetLater> Later)
+internal sealed record PlanSource(Instant Origin, CalendarView Calendar, WorkSource Work, OpenShelf Shelf, IReadOnlyList<SetDue> Due, IReadOnlyList<SetLater> Later)
 {
     private const int SetsAtATime = 4;
 
@@ -70,7 +77,7 @@ internal sealed record PlanSource(Instant Origin, CalendarView Calendar, WorkSou
         // On the screen sets stand in their own order.
         var place = wanted.Select(s => (s.Id, s.Position)).ToDictionary(s => s.Id, s => s.Position);
         work = work with { Zones = [.. work.Zones.OrderBy(z => place[z.Piece.SetId])] };
-        return new(now, calendar, work, shelf, [.. wanted.Skip(read).Select(s => new SetLater(s.Id, s.Name))]);
+        return new(now, calendar, work, shelf, [.. wanted.Take(read).Where(s => s.ReadyBy is not null).Select(s => new SetDue(s.Id, s.Name, s.ReadyBy!.Value))], [.. wanted.Skip(read).Select(s => new SetLater(s.Id, s.Name))]);
     }
 
     private static double OpenMinutes(WorkSource source)

@@ -28,10 +28,12 @@ internal sealed class PlanWriter(Planner planner)
             Problem(state.Best),
             planner.Task.Waiting,
             Left(state.Best.Lots.SelectMany(l => l.Lot.Copies.Select(copy => l.Lot.Id.On(copy)))),
+            Due(state.Best, planner.Evenings),
             Later(),
             Findings(state.Best),
             Copies(),
             evenings,
+            Drying(),
             planner.Calendar.TimeZone,
             planner.Day(planner.Origin.ToDateTimeOffset()),
             LearnedView.Of(work.Learned, id => planner.Source.Shelf.Find(id)?.Name),
@@ -55,6 +57,7 @@ internal sealed class PlanWriter(Planner planner)
             {
                 DoneOn = sessions.Count > 0 ? sessions[^1].Day : summary.DoneOn,
                 NotBefore = same ? summary.NotBefore : Day(ListScheduler.EarliestFinish(planner.Task.Plan)),
+                NotBeforeGrouped = same ? summary.NotBeforeGrouped : null,
                 Evenings = sessions.Count,
                 WorkMin = Math.Round(plan.WorkMin),
                 SetUps = plan.SetUps,
@@ -67,15 +70,38 @@ internal sealed class PlanWriter(Planner planner)
             null,
             planner.Task.Waiting,
             Left(held.Left.SelectMany(l => l.Copies.Select(copy => l.Id.On(copy)))),
+            Due(plan, sessions),
             Later(),
             Findings(plan),
             Copies(),
             evenings,
+            Drying(),
             planner.Calendar.TimeZone,
             planner.Day(planner.Origin.ToDateTimeOffset()),
             LearnedView.Of(work.Learned, id => planner.Source.Shelf.Find(id)?.Name),
             null,
             Cautions.Defer);
+    }
+
+    // When sets that have to be done by a day are done; one of which something is not planned has no day.
+    private List<SetDueView> Due(Plan plan, IReadOnlyList<Evening> sessions)
+    {
+        var due = new List<SetDueView>();
+        foreach (var set in planner.Source.Due)
+        {
+            bool Of(StepId id) => (id.IsFit ? work.Part(id)?.Host.SetId : work.Zone(id.ZoneId)?.Zone.Piece.SetId) == set.Id;
+            var own = plan.Lots.Where(l => Of(l.Lot.Id)).ToList();
+            var open = planner.Task.Steps.Count(step => Of(step.Step));
+            if (open == 0)
+            {
+                continue;
+            }
+
+            DateOnly? done = own.Sum(l => l.Lot.Copies.Count) == open ? sessions[own.Max(l => l.Session)].Day : null;
+            due.Add(new(set.Id, set.Name, set.ReadyBy, done, done is null || done > set.ReadyBy, []));
+        }
+
+        return due;
     }
 
     // Open steps that a plan does not have, by piece and zone.
@@ -88,6 +114,10 @@ internal sealed class PlanWriter(Planner planner)
             .Select(g => new NotPlannedZone(g.Key, g.Count())).OrderByDescending(z => z.Steps).ToList();
         return new(left.Count, [.. named.Take(MostNamed)], Math.Max(0, named.Count - MostNamed));
     }
+
+    // By the log, so that every browser shows the same; a plan that is kept tells the moments, and they do not move.
+    private List<DryingLot> Drying() => [.. DryingStep.Of(work, planner.Source.Work.Log, 0).Select(d => new DryingLot(
+        d.Zone.Zone.Id, d.Step.Coat.Id, d.Step.Pass, $"{StepWords.Of(d.Step)} {d.Step.Coat.Paint?.Name}".TrimEnd(), $"{d.Zone.Zone.Piece.Name}, {d.Zone.Zone.Name}", d.Copies, planner.At(d.DryAtMin)))];
 
     private List<string> Later() => [.. planner.Source.Later.Select(s => s.Name)];
 
@@ -147,7 +177,9 @@ internal sealed class PlanWriter(Planner planner)
             Math.Round(plan.IdleMin),
             ml,
             bounds.Sessions,
-            bounds.SetUps);
+            bounds.SetUps,
+            Day(bounds.Grouped),
+            plan.Late);
     }
 
     private static double Ml(IEnumerable<PlannedEvening> evenings) => Math.Round(evenings.SelectMany(e => e.Steps).Sum(s => s.Mix?.TotalMl ?? 0), 1);
@@ -164,7 +196,13 @@ internal sealed class PlanWriter(Planner planner)
         var (coat, end) = (step.Coat, planned.End);
         var ready = planner.Task.Ready.NotBefore(zone, place, planned.Lot.Copies);
         var due = planner.Task.Ready.DueBy(zone, place, planned.Lot.Copies);
-        var readying = step.IsCleanUp || coat.What is null ? Readying.None : coat.What.Readying;
+        var (tool, seen) = step.Pass switch
+        {
+            Step.CleanUpPass => (Technique.CleanUp.Facts().Tool, Technique.CleanUp.Handiwork()),
+            Step.MaskPass or Step.UnmaskPass => (Handiworks.MaskTool, Handiworks.Masking),
+            _ => (coat.How.Tool, coat.Technique.Handiwork()),
+        };
+        var readying = step.IsBeside || coat.What is null ? Readying.None : coat.What.Readying;
         return new(
             zone.Zone.Id,
             coat.Id,
@@ -191,11 +229,17 @@ internal sealed class PlanWriter(Planner planner)
             Look(zone.Prediction.Strata[index]),
             SampleStratum.Of(zone.Stack, zone.Prediction, index),
             StackWriter.Mix(zone.MixFor(step, planned.Lot.Copies.Count)),
-            coat.Paint is null || step.IsCleanUp ? null : Math.Round(coat.Dilution.PaintFraction, 3),
-            step.IsCleanUp ? Technique.CleanUp.Facts().Tool : coat.How.Tool,
+            coat.Paint is null || step.IsBeside ? null : Math.Round(coat.Dilution.PaintFraction, 3),
+            tool,
             [.. Readyings.Words(readying)],
             coat.Note,
-            [.. Cautions.For(coat).Select(c => c.Text)]);
+            step.IsBeside || coat.Paint is null || coat.Dilution.PaintFraction >= 1 ? null : coat.Thinner.Word(),
+            seen.Right,
+            step.IsBeside || coat.What is null ? null : WhenDry.Words(coat.Family!.Value),
+            Math.Round(step.Times.TouchMin),
+            seen.Faults,
+            SprayAir.Told(step.Station, zone.Stack.Climate),
+            step.Pass is Step.MaskPass or Step.UnmaskPass ? [] : [.. Cautions.For(coat).Select(c => c.Text)]);
     }
 
     // A part as it looks when it is painted; the glue shows nothing.
@@ -233,6 +277,12 @@ internal sealed class PlanWriter(Planner planner)
             Technique.GluePart.Facts().Tool,
             [],
             "",
+            null,
+            Technique.GluePart.Handiwork().Right,
+            null,
+            0,
+            Technique.GluePart.Handiwork().Faults,
+            null,
             [Cautions.Glue]);
     }
 

@@ -9,9 +9,11 @@ namespace Lowfell.Web.Features.Evenings;
 /// <summary>The open work of sets and the evenings of the calendar, from a moment on: minutes of Core and moments of the painter's clock. Any number of requests may ask it at once.</summary>
 internal sealed class Planner
 {
+    private const double AfterMidnightMin = 4 * 60;
     private readonly Lock planning = new();
     private readonly DateTimeZone zone;
     private (int Ms, SolveState State)? made;
+    private (SolveState Of, PlanView View)? shown;
 
     /// <summary>Makes it.</summary>
     /// <param name="source">What was read.</param>
@@ -27,7 +29,14 @@ internal sealed class Planner
         var hours = calendar.ToCore();
         (Source, Origin, Calendar, zone) = (source, source.Origin, calendar, hours.Zone);
         Evenings = [.. hours.Sessions(Origin).Select(s => new Evening(s.Session, s.Day.ToDateOnly()))];
-        Way = request.Way(calendar.Room.CansFit);
+        Way = request.Way(calendar.Room.CansFit) with
+        {
+            SittingMin = calendar.SittingMin,
+            PauseMin = calendar.PauseMin,
+
+            // By the end of its day, the night after it counted to the evening.
+            ReadyBy = source.Due.ToDictionary(d => d.Id, d => (LocalDate.FromDateOnly(d.ReadyBy).PlusDays(1).AtStartOfDayInZone(hours.Zone).ToInstant() - Origin).TotalMinutes + AfterMidnightMin),
+        };
         Task = new(source.Work.Of(Way), [.. Evenings.Select(e => e.Session)], Way);
     }
 
@@ -65,6 +74,23 @@ internal sealed class Planner
             }
 
             return made.Value.State;
+        }
+    }
+
+    /// <summary>The plan at once as it is shown; kept with it.</summary>
+    /// <param name="searchMs">Milliseconds of looking.</param>
+    /// <param name="cancel">Nobody waits for it any more.</param>
+    public PlanView Show(int searchMs, CancellationToken cancel)
+    {
+        var state = AtOnce(searchMs, cancel);
+        lock (planning)
+        {
+            if (shown is not { } kept || kept.Of != state)
+            {
+                shown = (state, new PlanWriter(this).View(state));
+            }
+
+            return shown.Value.View;
         }
     }
 

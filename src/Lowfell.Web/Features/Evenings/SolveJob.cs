@@ -61,7 +61,7 @@ public sealed class SolveJob(IServiceScopeFactory scopes, TimeProvider clock, IL
         SolveState? latest = null;
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(shutdown);
         var search = Task.Factory.StartNew(() => planner.Solve(row.Seconds, s => Volatile.Write(ref latest, s), stop.Token), CancellationToken.None, TaskCreationOptions.LongRunning, TaskScheduler.Default);
-        SolveProgress Progress(SolveState state) => new(state.Stage, Math.Round(time.Elapsed.TotalSeconds, 1), writer.Summary(state), state.FinishProven);
+        SolveProgress Progress(SolveState state) => new(state.Stage, Math.Round(time.Elapsed.TotalSeconds, 1), writer.Summary(state), state.FinishProven, state.GroupedProven);
         while (await Task.WhenAny(search, Task.Delay(Every, clock, CancellationToken.None)) != search)
         {
             if (Volatile.Read(ref latest) is { } state)

@@ -36,7 +36,7 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
         var coat = action.CoatId is { } id ? zone.Scheme!.Coats.SingleOrDefault(c => c.Id == id) ?? throw RefusedException.NotFound("coatId", id) : null;
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
         var stack = ZoneStacks.Read(zone, bench, shelf);
-        var steps = coat is null ? [] : StackSteps.Of(stack);
+        var steps = coat is null ? [] : TwoSided.Of(stack, zone.Piece!.LiesFlat);
         var place = coat is null ? -1 : steps.Place(StepId.Coat(zone.Id, coat.Id, action.Pass));
         var air = await AirAsync(at, bench, cancel);
         List<LogRow> rows = [.. action.Copies.Distinct().Order().Select(copy => new LogRow
@@ -80,7 +80,7 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
             var history = await HistoryAsync(action, zone, cancel);
             if (place >= 0)
             {
-                await ThenAsync(action, fresh, steps, place, stack, history, bench, cancel);
+                await ThenAsync(fresh, steps, place, stack, zone.Piece!.LiesFlat, history, bench, cancel);
                 Notice(action, fresh, steps, stack.Zone, history, at);
             }
 
@@ -99,7 +99,7 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
         .OrderBy(l => l.At).ThenBy(l => l.Id).ToListAsync(cancel);
 
     // What the step is now is what it was then, once the plan has changed.
-    private async Task ThenAsync(LogAction action, List<LogRow> rows, IReadOnlyList<Step> steps, int place, StackDraft stack, List<LogRow> history, Bench bench, CancellationToken cancel)
+    private async Task ThenAsync(List<LogRow> rows, IReadOnlyList<Step> steps, int place, StackDraft stack, bool liesFlat, List<LogRow> history, Bench bench, CancellationToken cancel)
     {
         var step = steps[place];
         foreach (var row in rows.Where(r => r.Kind is LogKind.Done or LogKind.Dry))
@@ -112,7 +112,7 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
                     continue;
                 }
 
-                var dried = (await AirsAsync(laid, row, bench, cancel)).ConvertAll(a => StackSteps.Of(stack with { Climate = a })[place].Times.RecoatMin);
+                var dried = (await AirsAsync(laid, row, bench, cancel)).ConvertAll(a => TwoSided.Of(stack with { Climate = a }, liesFlat)[place].Times.RecoatMin);
                 minutes = dried.TrueForAll(d => d > 0) ? StepFacts.DryingMin(dried) : 0;
             }
 
@@ -176,13 +176,13 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
             return;
         }
 
-        if (action.Kind != LogKind.Done || step is not { IsCleanUp: false } || step.Coat is not { LeavesFilm: true, Paint: { } paint })
+        if (action.Kind != LogKind.Done || step is not { IsBeside: false } || step.Coat is not { LeavesFilm: true, Paint: { } paint })
         {
             return;
         }
 
         // What is left in the brush is counted once for a batch, not with every copy that is touched.
-        var amount = CoatAmount.Of(step.Coat with { Passes = 1 }, [stack.Zone with { Copies = rows.Count }], Palette.Wet, stack.Schools.Highlights);
+        var amount = CoatAmount.Of(step.Coat with { Passes = 1 }, [stack.Zone with { Copies = rows.Count, AreaMm2 = stack.Zone.AreaMm2 * step.Share }], Palette.Wet, stack.Schools.Highlights);
         var since = at - TimeSpan.FromMinutes(Math.Max(step.Coat.How.WetPaletteMin, 1));
         var goesOn = await db.Log.AnyAsync(l => l.ZoneId == action.ZoneId && l.CoatId == action.CoatId && l.Pass == action.Pass && l.Kind == LogKind.Done && l.At >= since && l.At <= at, cancel);
         var ml = action.MixedMl ?? (amount.TotalMl - (goesOn ? amount.LossMl : 0));

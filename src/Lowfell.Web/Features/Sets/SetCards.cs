@@ -42,9 +42,10 @@ public sealed record Place(Guid PieceId, Guid ZoneId, string Piece, string Zone)
 /// <param name="Name">Name.</param>
 /// <param name="Scale">Scale, one to so many.</param>
 /// <param name="ViewingMm">Distance that it is looked at from, mm.</param>
+/// <param name="ReadyBy">The day on which it has to be done; none where there is no such day.</param>
 /// <param name="Facts">What was worked out.</param>
 /// <param name="Current">That is of today; else of before, until it is worked out again.</param>
-public sealed record SetCard(Guid Id, int Version, string Name, double Scale, double ViewingMm, CardFacts Facts, bool Current);
+public sealed record SetCard(Guid Id, int Version, string Name, double Scale, double ViewingMm, DateOnly? ReadyBy, CardFacts Facts, bool Current);
 
 /// <summary>
 /// The cards of all sets without reading their pieces: what a card shows is kept with a hash of the versions of all that it came from and of the
@@ -82,7 +83,7 @@ public sealed class SetCards(LowfellDb db, OpenBench open, SetStamps stamps, Tim
             }
 
             IsBehind |= !current;
-            cards.Add(new(set.Id, set.Version, set.Name, set.Scale, set.ViewingMm, before ?? CardFacts.None, current));
+            cards.Add(new(set.Id, set.Version, set.Name, set.Scale, set.ViewingMm, set.ReadyBy, before ?? CardFacts.None, current));
         }
 
         return cards;

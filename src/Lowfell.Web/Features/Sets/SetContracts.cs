@@ -3,6 +3,7 @@ using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Wording;
 using Lowfell.Store;
+using Lowfell.Web.Api;
 using Lowfell.Web.Features.Stack;
 
 namespace Lowfell.Web.Features.Sets;
@@ -46,12 +47,15 @@ public sealed record PieceDraft
     /// <summary>Minutes until its glue holds.</summary>
     [GlueBound] public double GlueMin { get; init; } = 60;
 
+    /// <summary>It lies flat while it is painted: what goes all round is laid on one side, then on the other.</summary>
+    public bool LiesFlat { get; init; }
+
     /// <summary>Copies the figures to a row.</summary>
     public void CopyTo(PieceRow row)
     {
         (row.Name, row.Kind, row.Substrate, row.Shape, row.Copies) = (Name.Trim(), Kind.Trim(), Substrate, Shape, Copies);
         (row.LengthMm, row.WidthMm, row.HeightMm, row.FreeAreaMm2) = (LengthMm, WidthMm, HeightMm, FreeAreaMm2);
-        (row.PartOfId, row.FitMin, row.GlueMin) = (PartOfId, FitMin, GlueMin);
+        (row.PartOfId, row.FitMin, row.GlueMin, row.LiesFlat) = (PartOfId, FitMin, GlueMin, LiesFlat);
     }
 
     /// <summary>From a row.</summary>
@@ -69,6 +73,7 @@ public sealed record PieceDraft
         PartOfId = row.PartOfId,
         FitMin = row.FitMin,
         GlueMin = row.GlueMin,
+        LiesFlat = row.LiesFlat,
     };
 }
 
@@ -116,8 +121,9 @@ public sealed record ZoneName(Guid Id, string Name, Guid PieceId, string Piece, 
 /// <param name="Name">Name.</param>
 /// <param name="Scale">Scale, one to so many.</param>
 /// <param name="ViewingMm">Distance that it is looked at from, mm.</param>
+/// <param name="ReadyBy">The day on which it has to be done; none where there is no such day.</param>
 /// <param name="Pieces">Its pieces.</param>
-public sealed record SetView(Guid Id, int Version, string Name, double Scale, double ViewingMm, IReadOnlyList<PieceView> Pieces);
+public sealed record SetView(Guid Id, int Version, string Name, double Scale, double ViewingMm, DateOnly? ReadyBy, IReadOnlyList<PieceView> Pieces);
 
 
 /// <summary>A new order.</summary>
@@ -128,10 +134,22 @@ public sealed record Order([ManyBound] IReadOnlyList<Guid> Ids);
 /// <param name="Name">Name.</param>
 /// <param name="Scale">Scale, one to so many.</param>
 /// <param name="ViewingMm">Distance that it is looked at from, mm.</param>
-public record SetDraft([NameBound] string Name, [ScaleBound] double Scale = Zone.UsualScale, [ViewingBound] double ViewingMm = Zone.UsualViewingMm)
+/// <param name="ReadyBy">The day on which it has to be done; none where there is no such day.</param>
+public record SetDraft([NameBound] string Name, [ScaleBound] double Scale = Zone.UsualScale, [ViewingBound] double ViewingMm = Zone.UsualViewingMm, DateOnly? ReadyBy = null)
 {
-    /// <summary>Copies the figures to a row.</summary>
-    public void CopyTo(SetRow row) => (row.Name, row.Scale, row.ViewingMm) = (Name.Trim(), Scale, ViewingMm);
+    /// <summary>Copies the figures to a row. A day that has gone by stays as it is, but none is set anew.</summary>
+    /// <param name="row">The row.</param>
+    /// <param name="today">Today, wherever the painter is: a day's grace is given.</param>
+    /// <exception cref="RefusedException">It is to be ready by a day that has gone by.</exception>
+    public void CopyTo(SetRow row, DateOnly today)
+    {
+        if (ReadyBy != row.ReadyBy && (ReadyBy < today.AddDays(-1) || ReadyBy > today.AddYears(10)))
+        {
+            throw new RefusedException("readyBy", $"Ready by {ReadyBy:yyyy-MM-dd} can't be: a day from {today:yyyy-MM-dd} on is possible, or none.");
+        }
+
+        (row.Name, row.Scale, row.ViewingMm, row.ReadyBy) = (Name.Trim(), Scale, ViewingMm, ReadyBy);
+    }
 }
 
 /// <summary>A change with the version it was made on.</summary>
@@ -139,7 +157,8 @@ public record SetDraft([NameBound] string Name, [ScaleBound] double Scale = Zone
 /// <param name="Name">Name.</param>
 /// <param name="Scale">Scale, one to so many.</param>
 /// <param name="ViewingMm">Distance that it is looked at from, mm.</param>
-public sealed record SetChange([VersionBound] int Version, string Name, double Scale = Zone.UsualScale, double ViewingMm = Zone.UsualViewingMm) : SetDraft(Name, Scale, ViewingMm);
+/// <param name="ReadyBy">The day on which it has to be done; none where there is no such day.</param>
+public sealed record SetChange([VersionBound] int Version, string Name, double Scale = Zone.UsualScale, double ViewingMm = Zone.UsualViewingMm, DateOnly? ReadyBy = null) : SetDraft(Name, Scale, ViewingMm, ReadyBy);
 
 /// <summary>A change with the version it was made on.</summary>
 /// <param name="Version">The version that was changed.</param>

@@ -63,7 +63,7 @@ public static class SetEndpoints
         return TypedResults.Ok(View(set, stamps));
     }
 
-    internal static SetView View(SetRow s, SetStamps stamps) => new(s.Id, s.Version, s.Name, s.Scale, s.ViewingMm, [.. s.Pieces.Select(p => Piece(p, stamps))]);
+    internal static SetView View(SetRow s, SetStamps stamps) => new(s.Id, s.Version, s.Name, s.Scale, s.ViewingMm, s.ReadyBy, [.. s.Pieces.Select(p => Piece(p, stamps))]);
 
     private static PieceView Piece(PieceRow p, SetStamps stamps)
     {
@@ -77,23 +77,25 @@ public static class SetEndpoints
         return new(z.Id, z.Version, ZoneSettings.Of(z), Math.Round(PieceArea.ZoneMm2(z.Piece!.AreaMm2, z.AreaShare, z.OwnAreaMm2), 1), scheme, stamp.Sample, stamp.Findings, current);
     }
 
-    private static async Task<Created<Created>> Add(SetDraft draft, LowfellDb db, CancellationToken cancel)
+    private static async Task<Created<Created>> Add(SetDraft draft, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
         var row = new SetRow { Id = Guid.CreateVersion7(), Name = draft.Name, Position = await NextPosition(db, cancel) };
-        draft.CopyTo(row);
+        draft.CopyTo(row, Today(clock));
         db.Sets.Add(row);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/sets/{row.Id}", new Created(row.Id));
     }
 
-    private static async Task<NoContent> Change(Guid id, SetChange change, LowfellDb db, CancellationToken cancel)
+    private static async Task<NoContent> Change(Guid id, SetChange change, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
         var row = await Tree.SetAsync(db, id, cancel);
         Versions.Check(change.Version, row.Version);
-        change.CopyTo(row);
+        change.CopyTo(row, Today(clock));
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }
+
+    private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
 
     private static async Task<Created<Created>> Copy(Guid id, LowfellDb db, CancellationToken cancel)
     {

@@ -25,8 +25,9 @@ public sealed record HeightView(string Hex, IReadOnlyList<double> Lab, double De
 /// <param name="TotalMl">For this zone over its copies, with loss, ml.</param>
 /// <param name="PaintMl">Paint in it, ml.</param>
 /// <param name="ThinnerMl">Thinner in it, ml.</param>
+/// <param name="Times">How often these drops are counted out until there is enough.</param>
 public sealed record CoatMixView(
-    double PaintParts, double ThinnerParts, double ThinnerOfWhole, double ThinnerAdded, int PaintDrops, int ThinnerDrops, double TruePaintFraction, double TotalMl, double PaintMl, double ThinnerMl);
+    double PaintParts, double ThinnerParts, double ThinnerOfWhole, double ThinnerAdded, int PaintDrops, int ThinnerDrops, double TruePaintFraction, double TotalMl, double PaintMl, double ThinnerMl, int Times);
 
 /// <summary>One stratum of the core sample.</summary>
 /// <param name="CoatId">Its coat; none for the substrate.</param>

@@ -243,6 +243,8 @@ public sealed class PreviewText
         json.Number(mix.PaintMl);
         json.Raw(",\"thinnerMl\":"u8);
         json.Number(mix.ThinnerMl);
+        json.Raw(",\"times\":"u8);
+        json.Number(mix.Times);
         json.Raw("}"u8);
     }
 

@@ -41,6 +41,7 @@ public static class StackWriter
             Math.Round(mix.Drops.TruePaintFraction, 3),
             Math.Round(mix.TotalMl, 2),
             Math.Round(mix.PaintMl, 2),
-            Math.Round(mix.ThinnerMl, 2));
+            Math.Round(mix.ThinnerMl, 2),
+            mix.Times);
     }
 }

@@ -89,7 +89,7 @@ export const bounds = {
   },
   LogAction: {
     copies: { min: 1, max: 1000, unit: "copies" },
-    pass: { min: 0, max: 20 },
+    pass: { min: -23, max: 20 },
     minutes: { min: 0, max: 1000, unit: "min" },
     setUpMinutes: { min: 0, max: 240, unit: "min" },
     who: { maxLength: 120 },

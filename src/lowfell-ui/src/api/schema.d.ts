@@ -6633,6 +6633,11 @@ export interface components {
              * @description Thinner in it, ml.
              */
             thinnerMl: number;
+            /**
+             * Format: int32
+             * @description How often these drops are counted out until there is enough.
+             */
+            times: number;
         };
         /** @description A coat of a scheme. */
         CoatOfScheme: {
@@ -6816,6 +6821,35 @@ export interface components {
              * @description What that comes to, ml.
              */
             roundsMl: number;
+        };
+        /** @description What lies drying: a step that is done and that something waits for. */
+        DryingLot: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            coatId: string;
+            /**
+             * Format: int32
+             * @description The pass.
+             */
+            pass: number;
+            /** @description What was done, with what. */
+            what: string;
+            /** @description Piece and zone. */
+            where: string;
+            /** @description Numbers of the copies. */
+            copies: number[];
+            /**
+             * Format: date-time
+             * @description When the next step may come; it may be over.
+             */
+            dryAt: string;
         };
         /** @description How a material dries at 20 C, 50 % humidity, still air. */
         DryingView: {
@@ -8595,6 +8629,8 @@ export interface components {
              * @description Minutes until its glue holds.
              */
             glueMin?: number;
+            /** @description It lies flat while it is painted: what goes all round is laid on one side, then on the other. */
+            liesFlat?: boolean;
         };
         /** @description What a rule found on a piece. */
         PieceFindingView: {
@@ -8873,7 +8909,7 @@ export interface components {
             doneOn: null | string;
             /**
              * Format: date
-             * @description The day before which no plan with these lots can be done; none where the calendar ends first.
+             * @description The day before which no plan can be done, however copies are grouped; none where the calendar ends first.
              */
             notBefore: null | string;
             /**
@@ -8911,6 +8947,17 @@ export interface components {
              * @description No plan in so many evenings has fewer set-ups; none where it was not looked at.
              */
             leastSetUps?: null | number;
+            /**
+             * Format: date
+             * @description The day before which none with copies grouped as they are can be done; none where the calendar ends first, or it is not known.
+             */
+            notBeforeGrouped?: null | string;
+            /**
+             * Format: int32
+             * @description Days late, over all sets that have to be done by one.
+             * @default 0
+             */
+            lateDays: number;
         };
         /** @description A plan of the evenings. */
         PlanView: {
@@ -8927,6 +8974,8 @@ export interface components {
             waiting: string[];
             /** @description Open steps that it does not have. */
             notPlanned: components["schemas"]["NotPlanned"];
+            /** @description Sets that have to be done by a day, and when they are. */
+            due: components["schemas"]["SetDueView"][];
             /** @description Sets that are not begun within the weeks that are planned ahead. */
             later: string[];
             /** @description Steps that come too soon or too late. */
@@ -8935,6 +8984,8 @@ export interface components {
             copies: components["schemas"]["CopyCostView"][];
             /** @description Evenings that are used. */
             calendar: components["schemas"]["PlannedEvening"][];
+            /** @description What lies drying by the log, the soonest first. */
+            drying: components["schemas"]["DryingLot"][];
             /** @description Time zone. */
             timeZone: string;
             /**
@@ -9071,6 +9122,21 @@ export interface components {
             readying: string[];
             /** @description The painter's own note on the coat. */
             note: string;
+            /** @description What it is thinned with, by name; none where it is not. */
+            thinner: null | string;
+            /** @description How to see that it is right. */
+            right: string;
+            /** @description What changes while it dries; none for what does not dry. */
+            whenDry: null | string;
+            /**
+             * Format: double
+             * @description Minutes after which it may be judged: touch-dry.
+             */
+            judgeMin: number;
+            /** @description What usually goes wrong with it. */
+            faults: string[];
+            /** @description What is told of the air that it would be sprayed in; none where that is fit. */
+            air: null | string;
             /** @description Cautions. */
             cautions: string[];
         };
@@ -9483,6 +9549,11 @@ export interface components {
              * @description Distance that it is looked at from, mm.
              */
             viewingMm: number;
+            /**
+             * Format: date
+             * @description The day on which it has to be done; none where there is no such day.
+             */
+            readyBy: null | string;
             /** @description What was worked out. */
             facts: components["schemas"]["CardFacts"];
             /** @description That is of today; else of before, until it is worked out again. */
@@ -9509,6 +9580,11 @@ export interface components {
              * @default 1000
              */
             viewingMm: number;
+            /**
+             * Format: date
+             * @description The day on which it has to be done; none where there is no such day.
+             */
+            readyBy?: null | string;
         };
         /** @description When a set is done. */
         SetDone: {
@@ -9539,6 +9615,35 @@ export interface components {
              * @default 1000
              */
             viewingMm: number;
+            /**
+             * Format: date
+             * @description The day on which it has to be done; none where there is no such day.
+             */
+            readyBy?: null | string;
+        };
+        /** @description A set that has to be done by a day. */
+        SetDueView: {
+            /**
+             * Format: uuid
+             * @description The set.
+             */
+            setId: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            readyBy: string;
+            /**
+             * Format: date
+             * @description When it is done by the plan; none where the plan does not reach its end.
+             */
+            doneOn: null | string;
+            /** @description Whether that is too late. */
+            late: boolean;
+            /** @description What would have to go so that it is not, each with the day it is done then; empty where it is in time, or nothing that was tried helps. */
+            help: string[];
         };
         /** @description A set. */
         SetView: {
@@ -9564,6 +9669,11 @@ export interface components {
              * @description Distance that it is looked at from, mm.
              */
             viewingMm: number;
+            /**
+             * Format: date
+             * @description The day on which it has to be done; none where there is no such day.
+             */
+            readyBy: null | string;
             /** @description Its pieces. */
             pieces: components["schemas"]["PieceView"][];
         };
@@ -9599,8 +9709,13 @@ export interface components {
              */
             seconds: number;
             summary: null | components["schemas"]["PlanSummary"];
-            /** @description No plan with these lots can be done sooner. */
+            /** @description No plan can be done sooner. */
             proven: boolean;
+            /**
+             * @description None with copies grouped as they are can be.
+             * @default false
+             */
+            provenGrouped: boolean;
         };
         /** @description A search for a better plan. */
         SolveRequest: {
@@ -9717,7 +9832,7 @@ export interface components {
          * @description Where a step is done, and so what has to be set up for it.
          * @enum {unknown}
          */
-        Station: "brush" | "sponge" | "dryBrush" | "airbrush" | "spirit" | "can" | "assembly";
+        Station: "brush" | "sponge" | "dryBrush" | "airbrush" | "spirit" | "can" | "assembly" | "preparing" | "masking";
         /**
          * @description How the shelf stands to a need.
          * @enum {unknown}
@@ -10202,6 +10317,10 @@ export interface components {
             };
             /** @description What an entry of the log tells. */
             logKind: {
+                [key: string]: string;
+            };
+            /** @description How a coat was worked. */
+            workedWith: {
                 [key: string]: string;
             };
             /** @description What a search is at. */

@@ -95,6 +95,7 @@ export type PlannedStep = Full<Schemas["PlannedStep"]>;
 export type WhatIf = Full<Schemas["WhatIf"]>;
 export type LogEntry = Full<Schemas["LogEntry"]>;
 export type LogKind = Schemas["LogKind"];
+export type WorkedWith = Schemas["LogEntry"]["ticks"][number];
 export type LogAction = Full<Schemas["LogAction"]>;
 export type HeldPlan = Full<Schemas["KeptPlanView"]>;
 export type PlanSummary = Full<Schemas["PlanSummary"]>;

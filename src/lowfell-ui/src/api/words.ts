@@ -7,6 +7,7 @@ import type {
   Family,
   FamilyFacts,
   LogKind,
+  WorkedWith,
   PieceDraft,
   Sheen,
   SolveStage,
@@ -33,6 +34,7 @@ export const bearsWord = {} as Record<components["schemas"]["Bears"], string>;
 export const leastWaitWord = {} as Record<Coat["wait"], string>;
 export const waitedForWord = {} as Record<Wait["kind"], string>;
 export const logKindWord = {} as Record<LogKind, string>;
+export const workedWithWord = {} as Record<WorkedWith, string>;
 export const solveStageWord = {} as Record<SolveStage, string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
@@ -68,6 +70,7 @@ export function learn(craft: Craft) {
   Object.assign(leastWaitWord, words.wait);
   Object.assign(waitedForWord, words.waitKind);
   Object.assign(logKindWord, words.logKind);
+  Object.assign(workedWithWord, words.workedWith);
   Object.assign(solveStageWord, words.solveStage);
 }
 

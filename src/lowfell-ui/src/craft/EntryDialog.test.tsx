@@ -32,6 +32,7 @@ test("a problem goes with its cause, its remedy and who met it, who is remembere
   await userEvent.click(screen.getByRole("button", { name: "Write it down" }));
   expect(onWrite).toHaveBeenCalledWith(
     expect.objectContaining({ note: "A tide mark", cause: "too wet", remedy: "a glaze", who: "Wren" }),
+    [],
   );
   expect(onClose).toHaveBeenCalled();
   expect(localStorage.getItem("lowfell.who")).toBe("Wren");
@@ -43,7 +44,7 @@ test("what was done otherwise is a dilution or words", async () => {
   await userEvent.type(share, "40");
   await userEvent.tab();
   await userEvent.click(screen.getByRole("button", { name: "Write it down" }));
-  expect(onWrite).toHaveBeenCalledWith(expect.objectContaining({ paintFraction: 0.4 }));
+  expect(onWrite).toHaveBeenCalledWith(expect.objectContaining({ paintFraction: 0.4 }), []);
 });
 
 test("a picture that is refused keeps the words", async () => {
@@ -59,4 +60,28 @@ test("a picture that is refused keeps the words", async () => {
   expect(screen.getByLabelText("What is to be remembered?")).toHaveValue("lamp on the left");
   expect(onWrite).not.toHaveBeenCalled();
   expect(onClose).not.toHaveBeenCalled();
+});
+
+test("usual faults are ticked, and it is said of any copy, done or not", async () => {
+  const onWrite = vi.fn();
+  render(
+    <QueryClientProvider client={queryClient}>
+      <EntryDialog
+        kind="problem"
+        title="Wash"
+        faults={["Tide mark.", "Pooled."]}
+        copies={[1, 2, 3]}
+        chosen={[3]}
+        onClose={() => {}}
+        onWrite={onWrite}
+      />
+    </QueryClientProvider>,
+  );
+  await userEvent.click(screen.getByRole("button", { name: "Tide mark" }));
+  await userEvent.click(screen.getByRole("button", { name: "Pooled" }));
+  await userEvent.click(screen.getByRole("button", { name: "Tide mark" }));
+  await userEvent.click(screen.getByRole("button", { name: "1" }));
+  await userEvent.click(screen.getByRole("button", { name: "3" }));
+  await userEvent.click(screen.getByRole("button", { name: "Write it down" }));
+  expect(onWrite).toHaveBeenCalledWith(expect.objectContaining({ note: "Pooled." }), [1]);
 });

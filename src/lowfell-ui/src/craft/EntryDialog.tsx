@@ -21,29 +21,51 @@ interface Props {
   title: string;
   /** Share of paint as planned; none where nothing is thinned. */
   planned?: number | null;
+  /** What it begins with, where something is said anew. */
+  start?: Partial<Entry>;
+  /** What usually goes wrong, to be ticked. */
+  faults?: string[];
+  /** Copies that there are, those done too; left out where nothing is to be chosen. */
+  copies?: number[];
+  /** Those that it is about, unless the painter says otherwise. */
+  chosen?: number[];
   onClose: () => void;
-  onWrite: (entry: Partial<Entry>) => void;
+  onWrite: (entry: Partial<Entry>, copies: number[]) => void;
 }
 
 const area = "w-full rounded border border-strong bg-raised p-2 text-base";
 
 /** What went wrong with its cause and remedy, a remark, or what was done otherwise than planned; with a picture. */
-export function EntryDialog({ kind, title, planned, onClose, onWrite }: Props) {
-  const [entry, setEntry, forget] = useDraft<Partial<Entry>>(`${kind} ${title}`, { who: whoPaints() });
+export function EntryDialog({
+  kind,
+  title,
+  planned,
+  start,
+  faults = [],
+  copies = [],
+  chosen = [],
+  onClose,
+  onWrite,
+}: Props) {
+  const [entry, setEntry, forget] = useDraft<Partial<Entry>>(`${kind} ${title}`, start ?? { who: whoPaints() });
+  const [about, setAbout] = useState(chosen);
   const [file, setFile] = useState<File>();
   const [fault, setFault] = useState<string>();
   const [busy, setBusy] = useState(false);
   const set = (part: Partial<Entry>) => setEntry({ ...entry, ...part });
   const said = [entry.note, entry.deviation, entry.cause, entry.remedy].some((t) => t?.trim());
+  const note = entry.note ?? "";
   const ready =
-    kind === "otherwise"
-      ? said || entry.paintFraction != null || entry.mixRecordId != null
-      : Boolean(entry.note?.trim()) || (kind === "note" && file !== undefined);
+    kind !== "otherwise" && copies.length > 0 && about.length === 0
+      ? false
+      : kind === "otherwise"
+        ? said || entry.paintFraction != null || entry.mixRecordId != null
+        : Boolean(entry.note?.trim()) || (kind === "note" && file !== undefined);
   async function write() {
     setBusy(true);
     try {
       rememberWho(entry.who ?? "");
-      onWrite({ ...entry, photoId: file ? await keepPhoto(file) : undefined });
+      onWrite({ ...entry, photoId: file ? await keepPhoto(file) : undefined }, about);
       forget();
       onClose();
     } catch (error) {
@@ -55,6 +77,38 @@ export function EntryDialog({ kind, title, planned, onClose, onWrite }: Props) {
   return (
     <Dialog open title={title} onClose={onClose}>
       <div className="flex flex-col gap-3">
+        {kind === "problem" && faults.length > 0 && (
+          <fieldset>
+            <legend className="mb-1 text-xs font-semibold text-soft">Usual faults</legend>
+            <div className="flex flex-wrap gap-2">
+              {faults.map((f) => (
+                <Tick
+                  key={f}
+                  label={f.replace(/\.$/, "")}
+                  on={note.includes(f)}
+                  onChange={(on) =>
+                    set({ note: on ? `${note.trim()} ${f}`.trim() : note.replace(f, "").replace(/\s+/g, " ").trim() })
+                  }
+                />
+              ))}
+            </div>
+          </fieldset>
+        )}
+        {kind !== "otherwise" && copies.length > 1 && (
+          <fieldset>
+            <legend className="mb-1 text-xs font-semibold text-soft">On which copies</legend>
+            <div className="scroll-quiet flex max-h-32 flex-wrap gap-1 overflow-y-auto">
+              {copies.map((c) => (
+                <Tick
+                  key={c}
+                  label={String(c)}
+                  on={about.includes(c)}
+                  onChange={(on) => setAbout(on ? [...about, c].sort((a, b) => a - b) : about.filter((o) => o !== c))}
+                />
+              ))}
+            </div>
+          </fieldset>
+        )}
         {kind !== "otherwise" && (
           <Words
             label={kind === "problem" ? "What went wrong?" : "What is to be remembered?"}
@@ -116,6 +170,19 @@ export function EntryDialog({ kind, title, planned, onClose, onWrite }: Props) {
         </div>
       </div>
     </Dialog>
+  );
+}
+
+function Tick({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={() => onChange(!on)}
+      className="min-h-9 min-w-9 rounded border border-strong px-2 text-sm aria-pressed:border-accent aria-pressed:bg-accent aria-pressed:text-on-accent"
+    >
+      {label}
+    </button>
   );
 }
 

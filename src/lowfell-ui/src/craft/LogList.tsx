@@ -5,9 +5,10 @@ import { changed } from "../api/changes";
 import { api, ask, wording } from "../api/client";
 import type { LogEntry } from "../api/types";
 import { date, temperature } from "../api/units";
-import { duration, logKindWord, number } from "../api/words";
+import { duration, logKindWord, number, workedWithWord } from "../api/words";
 import { Button, notify } from "../ui";
 import { byEvening, type LogEvening, type LogLine, minutesOf, setUpOf } from "./byEvening";
+import { type Entry, EntryDialog } from "./EntryDialog";
 import { logAction } from "./logAction";
 import { ranges } from "./ranges";
 
@@ -20,11 +21,21 @@ interface Props {
 /** The log by evening and step; a line opens to its copies. */
 export function LogList({ entries, chosen }: Props) {
   const evenings = useMemo(() => byEvening(entries), [entries]);
+  const [anew, setAnew] = useState<LogEntry>();
   return (
     <div data-testid="log">
       {evenings.map((e) => (
-        <Evening key={e.day} evening={e} chosen={chosen} />
+        <Evening key={e.day} evening={e} chosen={chosen} onSayAnew={setAnew} />
       ))}
+      {anew && (
+        <EntryDialog
+          kind={anew.kind === "problem" ? "problem" : "note"}
+          title={`Say anew: ${anew.label} ${anew.copy}`}
+          start={{ note: anew.note, cause: anew.cause, remedy: anew.remedy, who: anew.who }}
+          onClose={() => setAnew(undefined)}
+          onWrite={(said) => void sayAnew(anew, { photoId: anew.photoId, ...said })}
+        />
+      )}
     </div>
   );
 }
@@ -32,7 +43,13 @@ export function LogList({ entries, chosen }: Props) {
 const dayAndYear = (day: string) =>
   date(`${day}T12:00:00Z`, { timeZone: "UTC", weekday: "long", day: "numeric", month: "long", year: "numeric" });
 
-function Evening({ evening, chosen }: { evening: LogEvening; chosen?: string | null }) {
+interface EveningProps {
+  evening: LogEvening;
+  chosen?: string | null;
+  onSayAnew: (entry: LogEntry) => void;
+}
+
+function Evening({ evening, chosen, onSayAnew }: EveningProps) {
   const minutes = evening.lines.reduce((n, l) => n + minutesOf(l) + setUpOf(l), 0);
   const pictures = [...new Set(evening.lines.flatMap((l) => l.entries.flatMap((e) => (e.photoId ? [e.photoId] : []))))];
   return (
@@ -57,7 +74,7 @@ function Evening({ evening, chosen }: { evening: LogEvening; chosen?: string | n
       )}
       <ul>
         {evening.lines.map((l) => (
-          <Line key={l.id} line={l} chosen={l.entries.some((e) => e.id === chosen)} />
+          <Line key={l.id} line={l} chosen={l.entries.some((e) => e.id === chosen)} onSayAnew={onSayAnew} />
         ))}
       </ul>
     </section>
@@ -69,7 +86,13 @@ function labelOf(evening: LogEvening, photo: string) {
   return `${line.entries[0]!.label} ${ranges(line.entries.map((e) => e.copy))}`;
 }
 
-function Line({ line, chosen }: { line: LogLine; chosen: boolean }) {
+interface LineProps {
+  line: LogLine;
+  chosen: boolean;
+  onSayAnew: (entry: LogEntry) => void;
+}
+
+function Line({ line, chosen, onSayAnew }: LineProps) {
   const [toggled, setToggled] = useState<boolean>();
   const row = useRef<HTMLLIElement>(null);
   useEffect(() => {
@@ -110,7 +133,15 @@ function Line({ line, chosen }: { line: LogLine; chosen: boolean }) {
             {e.paintFraction != null && `, ${number(e.paintFraction * 100, 0)} % paint`}
             {e.who && `, ${e.who}`}
           </span>
-          <Said e={e} />
+          <span className={e.after ? "text-soft line-through" : ""}>
+            <Said e={e} />
+          </span>
+          {e.after && (
+            <span className="block text-soft">{e.after === "takenBack" ? "taken back" : "said anew, later"}</span>
+          )}
+          {e.ticks.length > 0 && (
+            <span className="block text-soft">{e.ticks.map((t) => workedWithWord[t]).join(", ")}</span>
+          )}
         </span>
       </div>
       {open && (
@@ -123,6 +154,16 @@ function Line({ line, chosen }: { line: LogLine; chosen: boolean }) {
                 {(o.minutes ?? 0) > 0 && `, ${number(o.minutes!)} min`}, at {temperature(o.roomC)} and{" "}
                 {number(o.roomHumidity * 100, 0)} %
               </span>
+              {(o.kind === "problem" || o.kind === "note") && o.after !== "takenBack" && (
+                <>
+                  <Button look="quiet" className="!min-h-6 !py-0 !text-xs" onClick={() => void takeSaidBack(o)}>
+                    Take back<span className="sr-only"> what was said of copy {o.copy}</span>
+                  </Button>
+                  <Button look="quiet" className="!min-h-6 !py-0 !text-xs" onClick={() => onSayAnew(o)}>
+                    Say it anew<span className="sr-only"> for copy {o.copy}</span>
+                  </Button>
+                </>
+              )}
               {(o.kind === "done" || o.kind === "skipped") && (
                 <Button look="quiet" className="!min-h-6 !py-0 !text-xs" onClick={() => void takeBack([o])}>
                   Take back<span className="sr-only"> copy {o.copy}</span>
@@ -150,6 +191,27 @@ async function takeBack(entries: LogEntry[]) {
     await ask(api.POST("/api/log", { body: logAction(e, "takenBack", copies) }));
     await changed("log");
     notify(`${e.paint} on ${e.label} ${ranges(copies)} is open again.`);
+  } catch (error) {
+    notify(wording(error));
+  }
+}
+
+async function takeSaidBack(e: LogEntry) {
+  const about = { ...logAction({ zoneId: e.zoneId, pass: 1 }, "takenBack", [e.copy]), ofId: e.id };
+  try {
+    await ask(api.POST("/api/log", { body: about }));
+    await changed("log");
+    notify(`What was said of ${e.label} ${e.copy} is taken back.`);
+  } catch (error) {
+    notify(wording(error));
+  }
+}
+
+async function sayAnew(e: LogEntry, said: Partial<Entry>) {
+  try {
+    const step = { zoneId: e.zoneId, coatId: e.coatId, partId: e.partId, pass: e.pass };
+    await ask(api.POST("/api/log", { body: { ...logAction(step, e.kind, [e.copy], said), ofId: e.id } }));
+    await changed("log");
   } catch (error) {
     notify(wording(error));
   }

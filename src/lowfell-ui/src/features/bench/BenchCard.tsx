@@ -1,8 +1,11 @@
-import { dateLanguage } from "../../api/units";
+import { dateLanguage, millilitres } from "../../api/units";
 import { bigKey } from "../../ui/bigKey";
-import type { PlannedStep } from "../../api/types";
-import { duration, number } from "../../api/words";
+import type { PlannedStep, WorkedWith } from "../../api/types";
+import { duration, workedWithWord } from "../../api/words";
 import { Core } from "../../craft/Core";
+import { counted, whereOf } from "../../craft/stepWords";
+
+const workedWith: WorkedWith[] = ["shaken", "freshWater", "warmAir", "heavyHand"];
 
 interface Props {
   step: PlannedStep;
@@ -13,6 +16,13 @@ interface Props {
   left: number | null;
   /** What the painter said is different this time. */
   otherwise: boolean;
+  /** The evening that it is planned for, and the minutes that are left of it. */
+  evening: string;
+  /** How it was worked, as it is ticked. */
+  ticks: WorkedWith[];
+  onTick: (ticks: WorkedWith[]) => void;
+  /** What has to be got ready now for a later step. */
+  ahead: string[];
   cautionNote: string;
   /** The copies, to be touched. */
   children: React.ReactNode;
@@ -24,15 +34,29 @@ interface Props {
 }
 
 /** What now: the step, its look, its mix, its cautions, its copies. */
-export function BenchCard({ step, started, waits, left, otherwise, cautionNote, children, ...on }: Props) {
+export function BenchCard({
+  step,
+  started,
+  waits,
+  left,
+  otherwise,
+  evening,
+  ticks,
+  ahead,
+  cautionNote,
+  children,
+  ...on
+}: Props) {
   return (
     <section aria-label="Now" className="rounded-lg border border-line bg-panel p-4">
       <h1 className="text-3xl font-semibold">
         {step.what} {step.paint}
       </h1>
       <p className="text-soft">
-        {step.piece}, {step.zone}
-        {step.passes > 1 && step.pass > 0 && `, pass ${step.pass} of ${step.passes}`}
+        {whereOf(step)}
+        <span className="block text-lg" data-testid="evening">
+          {evening}
+        </span>
       </p>
       {waits > 0 && (
         <p role="timer" className="mt-2 border-l-4 border-risk pl-3 font-semibold text-risk" data-testid="wait">
@@ -49,30 +73,35 @@ export function BenchCard({ step, started, waits, left, otherwise, cautionNote, 
         <span aria-hidden>→</span>
         <Core large strata={step.sample} after={step.technique ? step.after : undefined} />
         {step.mix && (
-          <p className="text-2xl">
-            {step.mix.thinnerDrops > 0 ? (
-              <>
-                <strong>{step.mix.paintDrops}</strong> drops paint, <strong>{step.mix.thinnerDrops}</strong> thinner
-                <span className="block text-xl text-soft">again until {number(step.mix.totalMl, 1)} ml</span>
-              </>
-            ) : (
-              <>
-                <strong>{number(step.mix.totalMl, 1)} ml</strong> as it comes
-              </>
+          <p className="text-2xl" data-testid="mix">
+            <strong>{counted(step)}</strong>
+            {step.mix.thinnerDrops > 0 && (
+              <span className="block text-xl text-soft">{millilitres(step.mix.totalMl)} in all</span>
             )}
           </p>
         )}
         {otherwise && <p className="text-risk">otherwise, as you said</p>}
       </div>
-      {(step.tool || step.readying.length > 0 || step.note) && (
+      {(step.tool || step.readying.length > 0 || step.note || step.right) && (
         <div className="my-3" data-testid="with-what">
           <p>
             {step.tool && `${step.tool[0]!.toUpperCase()}${step.tool.slice(1)}. `}
             <strong className="font-semibold">{step.readying.join(" ")}</strong>
           </p>
+          <p>
+            <span className="text-soft">Right:</span> {step.right}.
+            {step.whenDry &&
+              ` It ${step.whenDry}${step.judgeMin >= 1 ? `: judge it after ${duration(step.judgeMin)}` : ""}.`}
+          </p>
+          {ahead.map((a) => (
+            <p key={a} className="text-soft">
+              {a}
+            </p>
+          ))}
           {step.note && <p className="border-l-4 border-line pl-3 whitespace-pre-line">{step.note}</p>}
         </div>
       )}
+      {step.air && <p className="my-3 border-l-4 border-risk pl-3 font-semibold text-risk">{step.air}</p>}
       {step.cautions.length > 0 && (
         <div className="my-3 border-l-4 border-risk pl-3">
           {step.cautions.map((c) => (
@@ -98,6 +127,21 @@ export function BenchCard({ step, started, waits, left, otherwise, cautionNote, 
           {step.copies.length === 1 ? "Done" : `Done for all ${step.copies.length}`}
         </button>
       </div>
+      {step.mix && (
+        <div role="group" aria-label="How it is worked" className="mt-3 grid grid-cols-4 gap-3 max-[760px]:grid-cols-2">
+          {workedWith.map((w) => (
+            <button
+              key={w}
+              type="button"
+              aria-pressed={ticks.includes(w)}
+              className={`${bigKey} border-line !px-1 !font-normal aria-pressed:border-accent aria-pressed:bg-tint aria-pressed:!font-semibold`}
+              onClick={() => on.onTick(ticks.includes(w) ? ticks.filter((t) => t !== w) : [...ticks, w])}
+            >
+              {workedWithWord[w]}
+            </button>
+          ))}
+        </div>
+      )}
       <div className="mt-3 grid grid-cols-5 gap-3 max-[760px]:grid-cols-3">
         <button type="button" className={`${bigKey} border-line !px-1`} onClick={on.onPutOff}>
           Not now

@@ -4,15 +4,17 @@ import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { Link } from "react-router";
 import { wording } from "../../api/client";
-import { newId } from "../../api/newId";
-import { stepKey } from "../../api/step";
-import type { LogAction, LogKind, PlannedStep } from "../../api/types";
+import { lotKey, stepKey } from "../../api/step";
+import type { LogAction, LogKind, Plan, PlannedStep, WorkedWith } from "../../api/types";
+import { day } from "../../api/units";
+import { duration } from "../../api/words";
 import { notify } from "../../ui";
 import { chosenSets, follows, planRequest } from "../../craft/planRequest";
 import { Core } from "../../craft/Core";
 import { logAction } from "../../craft/logAction";
 import { type Entry, EntryDialog } from "../../craft/EntryDialog";
 import { ranges } from "../../craft/ranges";
+import { whereOf } from "../../craft/stepWords";
 import { BenchCard } from "./BenchCard";
 import { CopyStrip } from "./CopyStrip";
 import { EarlyDialog } from "../../craft/EarlyDialog";
@@ -20,11 +22,13 @@ import { copiesNow, openSteps, unknownTo } from "./openSteps";
 import { benchQueue } from "./queue";
 import { dueAt, readyAt, readyFirst } from "./ready";
 import { minutesEarly } from "../../craft/minutesEarly";
+import { drying, dryingId } from "./drying";
 import { Timers, type Timer } from "./Timers";
 import { useAwake } from "./useAwake";
 import { useNow } from "./useNow";
 
-const timersKey = "lowfell.benchTimers.2";
+const timersKey = "lowfell.benchTimers.3";
+const awayKey = "lowfell.benchTimersAway";
 const mostTimers = 30;
 const dayMin = 24 * 60;
 const lookMs = 1_000;
@@ -34,10 +38,14 @@ export function BenchScreen() {
   useAwake();
   const pending = useSyncExternalStore(benchQueue.subscribe, () => benchQueue.pending);
   const [timers, setTimers] = useState<Timer[]>(() => stored<Timer[]>(timersKey) ?? []);
+  const [away, setAway] = useState<string[]>(() => stored<string[]>(awayKey) ?? []);
+  const [rung, setRung] = useState<string[]>([]);
+  useEffect(() => localStorage.setItem(awayKey, JSON.stringify(away)), [away]);
   const [putOff, setPutOff] = useState<string[]>([]);
   const [hurrying, setHurrying] = useState<number[]>();
   const [writing, setWriting] = useState<"problem" | "note" | "otherwise">();
   const [otherwise, setOtherwise] = useState<{ key: string; entry: Partial<Entry> }>();
+  const [ticked, setTicked] = useState<{ key: string; ticks: WorkedWith[] }>();
   useEffect(() => localStorage.setItem(timersKey, JSON.stringify(timers)), [timers]);
   useEffect(() => void benchQueue.flush(), []);
   const plan = useBenchPlan();
@@ -75,7 +83,13 @@ export function BenchScreen() {
     if (!step) return;
     if (kind === "done" && !early && minutesEarly(readyFrom, Date.now()) > 0) return setHurrying(copies);
     const own = otherwise?.key === stepKey(step) ? otherwise.entry : {};
-    const action = logAction(step, kind, copies, kind === "done" ? { ...own, ...time.taken(), ...more } : more);
+    const ticks = ticked?.key === stepKey(step) ? ticked.ticks : [];
+    const action = logAction(
+      step,
+      kind,
+      copies,
+      kind === "done" ? { ...own, ticks, ...time.taken(), ...more } : kind === "problem" ? { ticks, ...more } : more,
+    );
     benchQueue.add(action);
     if (kind !== "done" && kind !== "skipped") return;
     if (kind === "done") setTimers((t) => withTimer(t, step, copies));
@@ -84,6 +98,14 @@ export function BenchScreen() {
       benchQueue.add(logAction(step, "takenBack", copies));
       setTimers((t) => t.filter((o) => o.key !== stepKey(step) || o.copies?.join() !== copies.join()));
     });
+  };
+  const shownTimers = useMemo(
+    () => drying(timers, plan.data?.plan.drying ?? [], away, rung),
+    [timers, plan.data, away, rung],
+  );
+  const putAway = (t: Timer) => {
+    setAway([...away.slice(-mostTimers * 4), t.id]);
+    setTimers((all) => all.filter((o) => o.id !== t.id));
   };
   // Kept the same over renders, so that touching one of 500 copies draws that one alone.
   const latest = useRef(act);
@@ -101,6 +123,10 @@ export function BenchScreen() {
           waits={minutesEarly(readyFrom, now)}
           left={due === null || due - now > dayMin * 60_000 ? null : Math.floor((due - now) / 60_000)}
           otherwise={otherwise?.key === stepKey(step)}
+          evening={eveningOf(step, plan.data.plan, now)}
+          ahead={getReady(steps, step)}
+          ticks={ticked?.key === stepKey(step) ? ticked.ticks : []}
+          onTick={(ticks) => setTicked({ key: stepKey(step), ticks })}
           cautionNote={plan.data.plan.cautionNote}
           onStart={time.start}
           onAll={() => act("done", step.copies)}
@@ -129,18 +155,22 @@ export function BenchScreen() {
           kind={writing}
           title={`${step.paint ?? step.what}, ${step.piece} ${ranges(step.copies)}`}
           planned={step.paintFraction}
+          faults={step.faults}
+          copies={states.map((_, i) => i + 1)}
+          chosen={step.copies}
           onClose={() => setWriting(undefined)}
-          onWrite={(entry) =>
-            writing === "otherwise" ? setOtherwise({ key: stepKey(step), entry }) : act(writing, step.copies, entry)
+          onWrite={(entry, copies) =>
+            writing === "otherwise" ? setOtherwise({ key: stepKey(step), entry }) : act(writing, copies, entry)
           }
         />
       )}
       <Timers
-        timers={timers}
-        onChange={setTimers}
+        timers={shownTimers}
+        onRung={(ids) => setRung([...rung, ...ids])}
+        onPutAway={putAway}
         onDry={(t) => {
           benchQueue.add(logAction(t.step!, "dry", t.copies!));
-          setTimers((all) => all.filter((o) => o.id !== t.id));
+          putAway(t);
         }}
       />
       <Then steps={rest} />
@@ -173,16 +203,37 @@ function useWorkTime(step: PlannedStep | undefined) {
   };
 }
 
+/** The evening that a step is planned for, and how much is left of it. */
+function eveningOf(step: PlannedStep, plan: Plan, now: number): string {
+  const evening = plan.calendar.find((e) => e.steps.some((s) => lotKey(s) === lotKey(step)));
+  if (!evening) return "";
+  const [open, close] = [Date.parse(evening.openAt), Date.parse(evening.closeAt)];
+  if (now >= open && now < close)
+    return `This evening, until ${clockOf(evening.closeAt)}: ${duration((close - now) / 60_000)} left`;
+  return now < open ? `Planned for ${day(evening.day)}, ${clockOf(evening.openAt)}` : `Planned for ${day(evening.day)}`;
+}
+
+const clockOf = (at: string) => at.slice(11, 16);
+
+/** What later steps of the same evening want got ready now: it stands or bleeds while this one is done. */
+function getReady(steps: PlannedStep[], now: PlannedStep): string[] {
+  const slow = (r: string) => /stand open|bleed/i.test(r);
+  const lines = steps
+    .filter((s) => s !== now)
+    .slice(0, 3)
+    .flatMap((s) => s.readying.filter(slow).map((r) => `For later, ${s.paint}: ${r}`));
+  return [...new Set(lines)];
+}
+
 function withTimer(timers: Timer[], step: PlannedStep, copies: number[]): Timer[] {
   const wait = (new Date(step.nextFrom).getTime() - new Date(step.endAt).getTime()) / 60_000;
   if (wait < 1 || wait >= dayMin) return timers;
   return [
     ...timers.slice(-mostTimers),
     {
-      id: newId(),
+      id: dryingId(step, copies),
       label: `${step.piece} ${ranges(copies)}: ${step.paint ?? step.what}`,
       dryAt: Date.now() + wait * 60_000,
-      rung: false,
       key: stepKey(step),
       step: { zoneId: step.zoneId, coatId: step.coatId, partId: step.partId, pass: step.pass },
       copies,
@@ -240,10 +291,7 @@ function Then({ steps }: { steps: PlannedStep[] }) {
         <p key={`${stepKey(s)} ${s.copies[0]}`} className="flex items-center gap-3 py-1">
           <Core strata={s.sample} after={s.technique ? s.after : undefined} />
           <span>
-            {s.what} {s.paint}{" "}
-            <span className="text-soft">
-              {s.piece}, {s.zone} {ranges(s.copies)}
-            </span>
+            {s.what} {s.paint} <span className="text-soft">{whereOf(s)}</span>
           </span>
         </p>
       ))}

@@ -20,32 +20,34 @@ beforeEach(() => {
 afterEach(() => vi.useRealTimers());
 
 test("a timer counts down, rings once, and says that it is ready", () => {
-  const changed = vi.fn();
-  const { rerender } = render(<Timers timers={[timer({})]} onChange={changed} onDry={() => {}} />);
+  const rung = vi.fn();
+  const away = vi.fn();
+  const card = (t: Timer) => <Timers timers={[t]} onRung={rung} onPutAway={away} onDry={() => {}} />;
+  const { rerender } = render(card(timer({})));
   expect(screen.getByRole("timer")).toHaveTextContent("1 h 1 min");
   act(() => void vi.advanceTimersByTime(2 * 60_000));
   expect(screen.getByRole("timer")).toHaveTextContent("59 min");
-  expect(changed).not.toHaveBeenCalled();
+  expect(rung).not.toHaveBeenCalled();
   act(() => void vi.advanceTimersByTime(60 * 60_000));
-  expect(changed).toHaveBeenCalledWith([expect.objectContaining({ id: "t", rung: true })]);
-  changed.mockClear();
-  rerender(<Timers timers={[timer({ rung: true })]} onChange={changed} onDry={() => {}} />);
+  expect(rung).toHaveBeenCalledWith(["t"]);
+  rung.mockClear();
+  rerender(card(timer({ rung: true })));
   act(() => void vi.advanceTimersByTime(5_000));
-  expect(changed).not.toHaveBeenCalled();
+  expect(rung).not.toHaveBeenCalled();
   fireEvent.click(screen.getByRole("button", { name: "Put away" }));
-  expect(changed).toHaveBeenCalledWith([]);
+  expect(away).toHaveBeenCalledWith(expect.objectContaining({ id: "t" }));
 });
 
 test("what is dry before its time is told, the soonest first", () => {
   const dry = vi.fn();
   const later = timer({ id: "later", label: "later", dryAt: now + 90 * 60_000 });
-  render(<Timers timers={[later, timer({})]} onChange={() => {}} onDry={dry} />);
+  render(<Timers timers={[later, timer({})]} onRung={() => {}} onPutAway={() => {}} onDry={dry} />);
   expect(screen.getAllByRole("timer").map((t) => t.textContent)).toEqual(["1 h 1 min", "1 h 30 min"]);
   fireEvent.click(screen.getByRole("button", { name: "It is dry: Straight 1: Kelp Wash" }));
   expect(dry).toHaveBeenCalledWith(expect.objectContaining({ id: "t", copies: [1] }));
 });
 
 test("a timer of an older card, without its step, can only be put away", () => {
-  render(<Timers timers={[timer({ step: undefined })]} onChange={() => {}} onDry={() => {}} />);
+  render(<Timers timers={[timer({ step: undefined })]} onRung={() => {}} onPutAway={() => {}} onDry={() => {}} />);
   expect(screen.queryByRole("button", { name: /It is dry/ })).toBeNull();
 });

@@ -6,27 +6,32 @@ export interface Timer {
   id: string;
   label: string;
   dryAt: number;
-  rung: boolean;
+  rung?: boolean;
   /** The step and the copies, so that "it is dry" can be written down. */
   key?: string;
   step?: StepId;
   copies?: number[];
 }
 
+const lateMs = 60_000;
+
 interface Props {
   timers: Timer[];
-  onChange: (timers: Timer[]) => void;
+  onRung: (ids: string[]) => void;
+  onPutAway: (timer: Timer) => void;
   onDry: (timer: Timer) => void;
 }
 
-/** Drying timers: they survive a reload, as each keeps its moment, and ring softly once. */
-export function Timers({ timers, onChange, onDry }: Props) {
+/** What lies drying, with the moment at which it is dry; it rings softly once. */
+export function Timers({ timers, onRung, onPutAway, onDry }: Props) {
   const now = useNow(1_000);
   useEffect(() => {
-    if (!timers.some((t) => !t.rung && t.dryAt <= now)) return;
-    ring();
-    onChange(timers.map((t) => (t.dryAt <= now ? { ...t, rung: true } : t)));
-  }, [now, timers, onChange]);
+    const fresh = timers.filter((t) => !t.rung && t.dryAt <= now);
+    if (fresh.length === 0) return;
+    // What was dry before the card was opened is told, but does not ring.
+    if (fresh.some((t) => now - t.dryAt < lateMs)) ring();
+    onRung(fresh.map((t) => t.id));
+  }, [now, timers, onRung]);
   if (timers.length === 0) return null;
   return (
     <section aria-label="Drying" className="rounded-lg border border-line bg-panel p-4" data-testid="timers">
@@ -42,7 +47,7 @@ export function Timers({ timers, onChange, onDry }: Props) {
                 <button
                   type="button"
                   className="min-h-14 rounded-lg border border-line px-4"
-                  onClick={() => onChange(timers.filter((o) => o.id !== t.id))}
+                  onClick={() => onPutAway(t)}
                 >
                   Put away
                 </button>

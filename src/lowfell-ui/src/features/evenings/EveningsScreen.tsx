@@ -173,10 +173,14 @@ function Verdict({ plan, whole }: { plan: Plan; whole: boolean }) {
         {s.doneOn ? (
           <>
             Done <strong>{longDay(s.doneOn)}</strong>
-            {s.notBefore && s.notBefore < s.doneOn && (
-              <>; with these lots no plan can be done before {longDay(s.notBefore)}</>
+            {s.notBefore === s.doneOn ? (
+              <>; no plan can be done sooner</>
+            ) : s.notBeforeGrouped === s.doneOn ? (
+              <>; with copies grouped as now no plan can be done sooner</>
+            ) : (
+              s.notBefore && <>; no plan can be done before {longDay(s.notBefore)}</>
             )}
-            {s.notBefore === s.doneOn && <>; with these lots no plan can be done sooner</>}.{" "}
+            .{" "}
           </>
         ) : (
           <strong className="text-stop">{plan.problem} </strong>
@@ -186,6 +190,14 @@ function Verdict({ plan, whole }: { plan: Plan; whole: boolean }) {
           {s.idleMin >= 1 && `, ${duration(s.idleMin)} of waiting`}.
         </span>
       </p>
+      {plan.due.map((d) => (
+        <p key={d.setId} className={d.late ? "font-semibold text-risk" : "text-soft"} data-testid="due">
+          {d.name} has to be ready by {longDay(d.readyBy)}:{" "}
+          {d.doneOn ? `done ${longDay(d.doneOn)}` : "not all of it is planned"}
+          {d.late ? ", too late." : "."}
+          {d.help.length > 0 && ` What would have to go: ${d.help.map(helped).join("; ")}.`}
+        </p>
+      ))}
       <LeftOver plan={plan} />
       {plan.waiting.map((w) => (
         <p key={w} className="font-semibold text-risk">
@@ -195,6 +207,9 @@ function Verdict({ plan, whole }: { plan: Plan; whole: boolean }) {
     </div>
   );
 }
+
+/** "with the other sets put off: 2026-12-05" with its day in words. */
+const helped = (help: string) => help.replace(/\d{4}-\d{2}-\d{2}$/, (of) => longDay(of));
 
 /** What the plan does not have, beside its date. */
 function LeftOver({ plan }: { plan: Plan }) {

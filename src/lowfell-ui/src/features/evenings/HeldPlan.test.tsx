@@ -15,6 +15,7 @@ const summary: PlanSummary = {
   setUps: 40,
   idleMin: 0,
   paintMl: 50,
+  lateDays: 0,
 };
 const held: Held = {
   id: "p",

@@ -15,6 +15,7 @@ const shown: PlanSummary = {
   setUps: 40,
   idleMin: 0,
   paintMl: 50,
+  lateDays: 0,
 };
 const better = { ...shown, doneOn: "2026-12-08", setUps: 31, leastSetUps: 31 };
 const solve = (part: Partial<Solve>): Solve => ({ id: "s1", status: "waiting", seconds: 10, message: "", ...part });
@@ -64,14 +65,25 @@ test("a search is begun, followed, its plan looked at, and put away once it is h
   await userEvent.click(screen.getByRole("button", { name: "Look for" }));
   expect(await screen.findByText("It waits for its turn.")).toBeInTheDocument();
   expect(calls).toContain("GET /api/plan/solves/s1/events");
-  tell(solve({ status: "running", progress: { stage: "finish", seconds: 4, summary: shown, proven: false } }));
+  tell(
+    solve({
+      status: "running",
+      progress: { stage: "finish", seconds: 4, summary: shown, proven: false, provenGrouped: false },
+    }),
+  );
   expect(screen.getByRole("progressbar")).toHaveAttribute("aria-valuenow", "4");
   expect(screen.getByText("Now looking whether it can be done sooner.")).toBeInTheDocument();
   tell(
-    solve({ status: "ended", planId: "p", progress: { stage: "ended", seconds: 10, summary: better, proven: true } }),
+    solve({
+      status: "ended",
+      planId: "p",
+      progress: { stage: "ended", seconds: 10, summary: better, proven: true, provenGrouped: true },
+    }),
   );
   expect(closed).toBe(true);
-  expect(screen.getByText(/Found: done Tue 8 Dec, 8 evenings, 31 set-ups, and none/)).toBeInTheDocument();
+  expect(
+    screen.getByText(/Found: done Tue 8 Dec, 8 evenings, 31 set-ups, and no plan is done sooner/),
+  ).toBeInTheDocument();
   expect(
     screen.getByText("No such plan has fewer set-ups. Against the plan in force: 2 days sooner, 9 set-ups less."),
   ).toBeInTheDocument();
@@ -85,7 +97,12 @@ test("a search is begun, followed, its plan looked at, and put away once it is h
 test("it is taken up again when the page comes back, and stopped", async () => {
   sessionStorage.setItem("lowfell.search", "s1");
   show();
-  tell(solve({ status: "running", progress: { stage: "setUps", seconds: 2, summary: shown, proven: true } }));
+  tell(
+    solve({
+      status: "running",
+      progress: { stage: "setUps", seconds: 2, summary: shown, proven: true, provenGrouped: true },
+    }),
+  );
   await userEvent.click(screen.getByRole("button", { name: "Stop and take the best" }));
   expect(calls.at(-1)).toBe("DELETE /api/plan/solves/s1");
 });

@@ -102,7 +102,12 @@ export function Search({ request, shown, looking, held, onLook }: Props) {
             <>
               <p>
                 Found: {words(found)}
-                {solve.progress!.proven ? ", and none with these lots is done sooner" : ""}.
+                {solve.progress!.proven
+                  ? ", and no plan is done sooner"
+                  : solve.progress!.provenGrouped
+                    ? ", and with copies grouped as now none is done sooner"
+                    : ""}
+                .
               </p>
               <p className="text-soft">
                 {found.leastSetUps != null &&

@@ -94,6 +94,7 @@ export function StepPanel({ step, evening, cautionNote, onEarlier, onLater }: Pr
       {step.note && <p className="border-l-2 border-line pl-2 whitespace-pre-line">{step.note}</p>}
       <p className="text-soft">Next coat from {dryAt(step.nextFrom, evening)}.</p>
       {step.nextBy && <p className="font-semibold text-risk">It must be worked on by {dryAt(step.nextBy, evening)}.</p>}
+      {step.air && <p className="font-semibold text-risk">{step.air}</p>}
       {step.cautions.length > 0 && (
         <div className="mt-2 border-t border-line pt-2 text-xs text-soft">
           {step.cautions.map((c) => (

@@ -3,12 +3,12 @@ import { Link } from "react-router";
 import { wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import { lotKey } from "../../api/step";
-import type { Amounts, PlannedEvening, PlannedStep } from "../../api/types";
+import type { Amounts, PlannedEvening } from "../../api/types";
 import { millilitres } from "../../api/units";
 import { duration } from "../../api/words";
 import { Core } from "../../craft/Core";
 import { chosenSets, follows, planRequest } from "../../craft/planRequest";
-import { ranges } from "../../craft/ranges";
+import { counted, whereOf } from "../../craft/stepWords";
 import { useTitle } from "../../craft/useTitle";
 import { Chip } from "../../ui";
 import { clock, day, minutesBetween } from "./when";
@@ -64,8 +64,8 @@ export function TonightScreen() {
                     {s.what} {s.paint}
                   </span>
                   <span className="block text-sm text-soft">
-                    {s.piece}, {s.zone}: {ranges(s.copies)}
-                    {s.mix && `, ${mixed(s)}`}
+                    {whereOf(s)}
+                    {s.mix && `; ${counted(s)}`}
                     {s.nextBy && `; next by ${clock(s.nextBy)}`}
                   </span>
                 </span>
@@ -84,14 +84,11 @@ export function TonightScreen() {
   );
 }
 
-const mixed = (s: PlannedStep) =>
-  s.mix && s.mix.thinnerParts > 0
-    ? `${s.mix.paintDrops} drops + ${s.mix.thinnerDrops} thinner, again until ${millilitres(s.mix.totalMl)}`
-    : millilitres(s.mix?.totalMl ?? 0);
-
 /** What is done to the materials before the first step, each once. */
 function GetReady({ evening, cautionNote }: { evening: PlannedEvening; cautionNote: string }) {
-  const lines = [...new Set(evening.steps.flatMap((s) => (s.readying ? [`${s.paint}: ${s.readying}`] : [])))];
+  const lines = [
+    ...new Set(evening.steps.flatMap((s) => (s.readying.length > 0 ? [`${s.paint}: ${s.readying.join(" ")}`] : []))),
+  ];
   const cautions = [...new Set(evening.steps.flatMap((s) => s.cautions ?? []))];
   if (lines.length + cautions.length === 0) return null;
   return (

@@ -183,6 +183,9 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
             <Plus size={15} aria-hidden /> Component
           </Button>
         </div>
+        {new Set(draft.components.map((c) => c.unit)).size > 1 && draft.components.some((c) => c.unit === "parts") && (
+          <p className="text-xs text-soft">Where other units stand beside it, one part is one millilitre.</p>
+        )}
         {preview.isError && (
           <p role="alert" className="text-sm font-semibold text-stop">
             {wording(preview.error)}

@@ -35,7 +35,7 @@ test("a recipe is told in every unit, with whole drops and what they are off by"
   expect(within(water).getAllByText("2.50")).toHaveLength(2);
   expect(within(water).getByText("35.7")).toBeTruthy();
   expect(within(water).getByText("or 36")).toBeTruthy();
-  expect(screen.getByText("3.4 % off")).toBeTruthy();
+  expect(screen.getByText("worst share 3.4 % off")).toBeTruthy();
 });
 
 test("a jar is filled to nine tenths", async () => {
@@ -48,7 +48,7 @@ test("a jar is filled to nine tenths", async () => {
 test("a recipe without a whole count says so", () => {
   const { within2: _two, within5: _five, ...bare } = sheet;
   render(<Measure sheet={bare} question={{ ground: "#808080", totalMl: 5 }} onQuestion={() => {}} />);
-  expect(screen.getAllByText("over 400")).toHaveLength(2);
+  expect(screen.getAllByText("over 400 drops")).toHaveLength(2);
 });
 
 test("shares, thickness by tool and warnings are told in words", () => {

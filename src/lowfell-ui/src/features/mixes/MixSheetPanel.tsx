@@ -150,7 +150,7 @@ export function Measure({ sheet, question, onQuestion }: SheetProps) {
             <td colSpan={2} />
             {[sheet.within5, sheet.within2].map((r, i) => (
               <td key={i} className="text-right">
-                {r ? `${number(r.worstError)} % off` : "over 400"}
+                {r ? (r.worstError > 0 ? `worst share ${number(r.worstError)} % off` : "exact") : "over 400 drops"}
               </td>
             ))}
           </tr>

@@ -2,7 +2,7 @@ import { bounds } from "../../api/bounds";
 import { useKeptForm } from "../../craft/useKeptForm";
 import type { PieceDraft, PieceView } from "../../api/types";
 import { choices, shapeWord, substrateWord } from "../../api/words";
-import { Choice, Field, figure, nameOf, TextInput } from "../../ui";
+import { Choice, Field, figure, nameOf, TextInput, Toggle } from "../../ui";
 import { shapes } from "./shapes";
 import { FormDialog } from "./FormDialog";
 
@@ -18,6 +18,7 @@ const usual: PieceDraft = {
   copies: 1,
   fitMin: 5,
   glueMin: 60,
+  liesFlat: false,
 };
 
 const alone = "alone";
@@ -111,6 +112,12 @@ export function PieceDialog({
           </Field>
         ))}
       </div>
+      <Toggle
+        label="It lies flat while it is painted"
+        hint="what goes all round is then planned as two sides, with a turn between"
+        checked={watch("liesFlat")}
+        onChange={(on) => setValue("liesFlat", on, { shouldDirty: true })}
+      />
       {hosts.length > 0 && (
         <div className="grid grid-cols-[1fr_8rem_8rem] items-start gap-3">
           <Field label="Painted apart, then fitted on">

@@ -10,7 +10,7 @@ export function SetDialog({
   onClose,
   onSave,
 }: {
-  set?: Pick<SetView, "id" | "name" | "scale" | "viewingMm">;
+  set?: Pick<SetView, "id" | "name" | "scale" | "viewingMm" | "readyBy">;
   onClose: () => void;
   onSave: (draft: SetDraft) => Promise<unknown>;
 }) {
@@ -18,6 +18,7 @@ export function SetDialog({
     name: set?.name ?? "",
     scale: set?.scale ?? 56,
     viewingM: (set?.viewingMm ?? 1000) / 1000,
+    readyBy: set?.readyBy ?? "",
   });
   return (
     <FormDialog
@@ -26,7 +27,14 @@ export function SetDialog({
       onClose={onClose}
       submit={(save) =>
         handleSubmit((v) =>
-          save(() => onSave({ name: v.name, scale: v.scale, viewingMm: Math.round(v.viewingM * 1000) })),
+          save(() =>
+            onSave({
+              name: v.name,
+              scale: v.scale,
+              viewingMm: Math.round(v.viewingM * 1000),
+              readyBy: v.readyBy || undefined,
+            }),
+          ),
         )
       }
     >
@@ -60,6 +68,9 @@ export function SetDialog({
               {...register("viewingM", figure(inUnits(bounds.SetDraft.viewingMm, 1 / 1000, "m")))}
             />
           )}
+        </Field>
+        <Field label="Ready by" hint="the plan keeps it, or says what would have to go; empty for no day">
+          {(id, d) => <TextInput id={id} aria-describedby={d} type="date" {...register("readyBy")} />}
         </Field>
       </div>
     </FormDialog>

@@ -154,7 +154,10 @@ function Card({ card, doneBy, children }: { card: SetCard; doneBy: string | unde
         </div>
       )}
       <p className="mt-1.5 flex min-h-5 flex-wrap gap-x-3 text-sm text-soft">
-        <span>{doneBy}</span>
+        <span>
+          {doneBy}
+          {card.readyBy && <span className="text-soft">, wanted by {day(card.readyBy)}</span>}
+        </span>
         <span className="ml-auto flex gap-2 text-ink">
           <FoundCounts found={f.findings} from="risk" />
         </span>
@@ -165,12 +168,9 @@ function Card({ card, doneBy, children }: { card: SetCard; doneBy: string | unde
 
 const lookOf = (s: SetCard["facts"]["sample"][number]) => [s.recess, s.face, s.edge];
 
-/** Steps of which a plan is made at once; of more the date is not asked for beside the cards. */
-const mostPlanned = 3_000;
-
 /** When each set is done, by the plan over all of them. */
 function useDoneBy(cards: SetCard[] | undefined): Map<string, string> {
   const open = (cards ?? []).reduce((n, c) => n + c.facts.steps - c.facts.done, 0);
-  const done = useQuery({ ...queries.doneBy(), enabled: open > 0 && open <= mostPlanned });
+  const done = useQuery({ ...queries.doneBy(), enabled: open > 0 });
   return new Map(done.data?.map((d) => [d.setId, d.doneOn ? `done ${day(d.doneOn)}` : "not in the plan"]));
 }

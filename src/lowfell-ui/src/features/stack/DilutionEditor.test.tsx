@@ -15,6 +15,7 @@ const mix = {
   totalMl: 12.4,
   paintMl: 9.3,
   thinnerMl: 3.1,
+  times: 1,
 };
 
 describe("the dilution of a coat", () => {
