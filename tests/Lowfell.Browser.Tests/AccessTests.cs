@@ -15,6 +15,7 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         { "set", "h2" },
         { "stack", "[data-testid=coat-colours]" },
         { "piece/amounts", "[data-testid=missing]" },
+        { "piece/first", "[data-testid=first-steps], main p" },
         { "piece/history", "section[aria-label='Versions of the coats']" },
         { "/shelf", "[data-testid='Over white']" },
         { "/shelf/mixes", "[data-testid=mix-preview]" },

@@ -30,7 +30,7 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
     {
         // A better plan is looked for, its time told, and stopped when it is good enough.
         browser.Open("/evenings/plan");
-        Says("[data-testid=verdict]", "with these lots no plan can be done ");
+        Says("[data-testid=verdict]", "no plan can be done ");
         browser.Named("Look for", "[data-testid=search]").Click();
         Says("[data-testid=search]", "Best so far: done ");
         browser.Find("[data-testid=search] [role=progressbar]");

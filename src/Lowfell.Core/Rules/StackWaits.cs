@@ -160,6 +160,12 @@ internal sealed class StackWaits
             }
         }
 
+        // What was washed has to dry, what was filled to set, before anything comes on it.
+        if (reading.Applied.LastOrDefault(j => j < i, -1) is >= 0 and var before && reading.Coat(before).How.ThenMin is > 0 and var then)
+        {
+            Longer(then, WaitKind.Recoat, before);
+        }
+
         Ask(i, coat, i, wetFrom: i, waits: true);
         for (var next = reading.Next(i); next >= 0 && reading.Coat(next).WhileWet; next = reading.Next(next))
         {

@@ -42,6 +42,7 @@ public static class Handiworks
         [Role.CleanUp] = new("the face clean, the line left in the recess", ["Pulled the line out.", "A haze on the face.", "Had set already."]),
         [Role.Handwork] = new("no border left where it was worked", ["A rim where it ends.", "Took too much off."]),
         [Role.Planting] = new("stands upright, in groups, none under a foot", ["Lies flat.", "Comes loose.", "Glue shows."]),
+        [Role.Preparing] = new("clean, dry and smooth to the finger", ["Still greasy.", "Scratches show.", "A gap was missed."]),
         [Role.Assembly] = new("sits without a gap, no glue squeezed out", ["A gap.", "Glue shows.", "Sits askew."]),
     };
 

@@ -131,4 +131,13 @@ public enum Technique
 
     /// <summary>Gluing a part on.</summary>
     GluePart,
+
+    /// <summary>Washing the bare piece with soap.</summary>
+    WashPiece,
+
+    /// <summary>Filing and sanding the bare piece.</summary>
+    Sand,
+
+    /// <summary>Filling gaps of the bare piece.</summary>
+    FillGaps,
 }

@@ -187,6 +187,9 @@ public sealed record TechniqueFacts
     /// <summary>How its film dries.</summary>
     public DryingHabit Drying { get; init; } = DryingHabit.Usual;
 
+    /// <summary>Minutes that whatever comes next waits after it, where it leaves no film that would say so; 0 for none.</summary>
+    public double ThenMin { get; init; }
+
     /// <summary>Minutes from and to which it can be done after the coat below is touch-dry, at 20 C; null without such a window.</summary>
     public (double From, double To)? AfterTouchMin { get; init; }
 }

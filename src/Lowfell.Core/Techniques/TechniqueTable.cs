@@ -7,7 +7,7 @@ namespace Lowfell.Core.Techniques;
 /// <summary>The table of techniques. Craft estimates; a new technique is one row here, and one of the kernels where it leaves a film.</summary>
 public static class TechniqueTable
 {
-    private const string Cover = "Cover", Light = "Light and shade", Tint = "Wash and tint", Wear = "Wear and weather", Seals = "Seal", Texture = "Texture", ByHand = "By hand, while it is open";
+    private const string Prepare = "Prepare", Cover = "Cover", Light = "Light and shade", Tint = "Wash and tint", Wear = "Wear and weather", Seals = "Seal", Texture = "Texture", ByHand = "By hand, while it is open";
 
     private static readonly DryingHabit Hollows = new(StandsInHollows: true);
 
@@ -63,6 +63,9 @@ public static class TechniqueTable
         [Technique.Tufts] = new() { Word = "tufts", Group = Texture, Role = Role.Planting, Tool = "tweezers", Kernel = "tufts", Impact = Impact.None, Thins = false, Marks = true, FillsDetail = false, GoesBy = GoesBy.Number, Stroke = new(5, 5, 0, MarksPerMin: 4), AppliedUm = 0, Transfer = 1, LossMl = 0, RateCm2PerMin = 20 },
         [Technique.StaticGrass] = new() { Word = "static grass", Group = Texture, Role = Role.Planting, Tool = "applicator over wet glue", Kernel = "static grass", Impact = Impact.None, Thins = false, FillsDetail = false, Messy = true, AppliedUm = 300, Transfer = 0.7, LossMl = 0.5, RateCm2PerMin = 20 },
         [Technique.GluePart] = new() { Word = "gluing of a part", Label = "Glue a part", Group = Texture, Role = Role.Assembly, Tool = "fingers and clamps", Kernel = "glue", Impact = Impact.None, Thins = false, ColourFree = true, FillsDetail = false, Station = Station.Assembly, GoesBy = GoesBy.Copies, AppliedUm = 0, Transfer = 1, LossMl = 0.1 },
+        [Technique.WashPiece] = new() { Word = "washing of the piece", Label = "Wash the piece", Group = Prepare, Role = Role.Preparing, Tool = "soft brush, warm water and soap", Impact = Impact.None, NeedsMaterial = false, Thins = false, FillsDetail = false, Station = Station.Preparing, RateCm2PerMin = 60, LossMl = 0, ThenMin = 120 },
+        [Technique.Sand] = new() { Word = "sanding", Label = "Sand the piece", Group = Prepare, Role = Role.Preparing, Tool = "files and fine paper, wet", Impact = Impact.None, NeedsMaterial = false, Thins = false, FillsDetail = false, Station = Station.Preparing, RateCm2PerMin = 30, LossMl = 0 },
+        [Technique.FillGaps] = new() { Word = "filling of gaps", Label = "Fill gaps", Group = Prepare, Role = Role.Preparing, Tool = "filler and a spatula", Impact = Impact.None, NeedsMaterial = false, Thins = false, FillsDetail = false, Station = Station.Preparing, RateCm2PerMin = 25, LossMl = 0, ThenMin = 180 },
     };
 
     private static readonly TechniqueFacts[] Table = [.. Enum.GetValues<Technique>().Select(t => Rows[t])];

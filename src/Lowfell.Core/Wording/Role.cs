@@ -95,4 +95,7 @@ public enum Role
 
     /// <summary>Puts parts together.</summary>
     Assembly,
+
+    /// <summary>Makes the bare piece fit for paint.</summary>
+    Preparing,
 }

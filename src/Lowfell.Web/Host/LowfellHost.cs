@@ -118,6 +118,7 @@ public static class LowfellHost
         PlanEndpoints.Map(bound);
         HeldPlanEndpoints.Map(bound);
         SolveEndpoints.Map(bound);
+        FirstCopyEndpoints.Map(bound);
         LogEndpoints.Map(bound);
         PhotoEndpoints.Map(bound);
         ProgressEndpoints.Map(bound);

@@ -3,7 +3,7 @@ import type { QueryName } from "./queries";
 import type { Bench, Coat, ZonePage } from "./types";
 
 const judged: QueryName[] = ["preview", "cost", "help", "mends", "mendAll", "judgement", "effects"];
-const planned: QueryName[] = ["plan", "whatIfs", "doneBy", "progress"];
+const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
 const shown: QueryName[] = ["cards", "set", "piece"];
 

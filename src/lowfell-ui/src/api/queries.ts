@@ -333,6 +333,13 @@ export const queries = {
       queryFn: ({ signal }) => ask(api.GET("/api/plan/done-by", { signal })),
       staleTime: minuteMs,
     }),
+  /** The first finished copy of a piece against its plan; null until there is one with others to come. */
+  firstCopy: (pieceId: string) =>
+    queryOptions({
+      queryKey: ["firstCopy", pieceId],
+      queryFn: async ({ signal }) =>
+        (await ask(api.GET("/api/pieces/{id}/first-copy", { ...at(pieceId), signal }))) ?? null,
+    }),
   /** A plan that is looked at before it is held: one that a search found, or another way to do it. */
   planLook: (look: PlanLook | undefined) =>
     queryOptions({
@@ -443,6 +450,7 @@ export type QueryName =
   | "feed"
   | "licences"
   | "plan"
+  | "firstCopy"
   | "whatIfs"
   | "doneBy"
   | "progress"

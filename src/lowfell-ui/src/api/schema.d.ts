@@ -497,6 +497,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/first-copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The first finished copy of a piece against its plan, and what that says of the rest; nothing until one is finished, or where all are. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FirstCopyView"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log/progress": {
         parameters: {
             query?: never;
@@ -6800,6 +6854,36 @@ export interface components {
              */
             grams?: null | number;
         };
+        /** @description An offer to leave a coat out of the rest. */
+        DropOfferView: {
+            /**
+             * Format: uuid
+             * @description Zone.
+             */
+            zoneId: string;
+            /**
+             * Format: uuid
+             * @description Coat.
+             */
+            coatId: string;
+            /**
+             * Format: int32
+             * @description Its passes.
+             */
+            passes: number;
+            /** @description The coat, with its zone. */
+            what: string;
+            /**
+             * Format: double
+             * @description How much it changes what is seen.
+             */
+            deltaE: number;
+            /**
+             * Format: double
+             * @description Minutes that it saves on the rest.
+             */
+            savedMin: number;
+        };
         /** @description A mix in whole drops. */
         DropRecipeView: {
             /** @description Drops of each component. */
@@ -7042,6 +7126,103 @@ export interface components {
             mark: string;
             /** @description The reason why it rests; none where it speaks. */
             rests: null | string;
+        };
+        /** @description The first finished copy of a batch, and what it says of the rest. */
+        FirstCopyView: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            copy: number;
+            /** @description Numbers of the copies that are not finished. */
+            rest: number[];
+            /**
+             * Format: double
+             * @description Minutes that were planned, of what was measured.
+             */
+            plannedMin: number;
+            /**
+             * Format: double
+             * @description Minutes that it took; none where nothing was measured.
+             */
+            realMin: null | number;
+            /** @description Step by step. */
+            steps: components["schemas"]["FirstStepView"][];
+            /** @description How it looks, as it is predicted. */
+            looks: components["schemas"]["FirstLook"][];
+            /** @description What was said of it. */
+            said: components["schemas"]["FirstSaid"][];
+            drop: null | components["schemas"]["DropOfferView"];
+            /**
+             * Format: double
+             * @description Minutes that masking saves on the rest; none where nothing is sprayed beside another zone.
+             */
+            maskSavesMin: null | number;
+            /**
+             * Format: int32
+             * @description Copies at a time that hide the waits of an evening.
+             */
+            batch: number;
+        };
+        /** @description How a zone of it looks, as it is predicted. */
+        FirstLook: {
+            /** @description Name of the zone. */
+            zone: string;
+            /** @description Recess, face and edge. */
+            look: string[];
+        };
+        /** @description Something that was said of the first copy: done otherwise, gone wrong, noticed of its time. */
+        FirstSaid: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description What it tells. */
+            kind: components["schemas"]["LogKind"];
+            /** @description Of what. */
+            what: string;
+            /** @description What was said. */
+            said: string;
+        };
+        /** @description A step of the first copy against what was planned for it. */
+        FirstStepView: {
+            /**
+             * Format: uuid
+             * @description Zone.
+             */
+            zoneId: string;
+            /**
+             * Format: uuid
+             * @description Coat.
+             */
+            coatId: string;
+            /**
+             * Format: int32
+             * @description Pass.
+             */
+            pass: number;
+            /** @description Name of the zone. */
+            zone: string;
+            /** @description What was done, with what. */
+            what: string;
+            /**
+             * Format: double
+             * @description Minutes that were planned.
+             */
+            plannedMin: number;
+            /**
+             * Format: double
+             * @description Minutes that it took; none where nobody took them.
+             */
+            realMin: null | number;
+            /** @description It was left out. */
+            skipped: boolean;
+            /**
+             * Format: double
+             * @description How much the coat changes what is seen; none for what lays nothing.
+             */
+            deltaE: null | number;
         };
         /**
          * @description When a zone is painted, where a part is painted apart and fitted later.
@@ -10019,7 +10200,7 @@ export interface components {
          * @description How a coat goes on.
          * @enum {unknown}
          */
-        Technique: "baseCoat" | "sprayCan" | "airbrush" | "zenithal" | "preShade" | "modulation" | "overbrush" | "dryBrush" | "sponge" | "stipple" | "edgeHighlight" | "wash" | "thinnedWash" | "glaze" | "filter" | "pinWash" | "streak" | "speckle" | "spongeChipping" | "chippingFluid" | "openChips" | "marking" | "pigment" | "fixPigment" | "varnish" | "varnishSpray" | "seal" | "texture" | "gritInGlue" | "dripGlue" | "cracklePaste" | "crackleMedium" | "layer" | "wetStreak" | "cleanUp" | "feather" | "lift" | "pullDown" | "smudgeOff" | "scrape" | "tufts" | "staticGrass" | "gluePart";
+        Technique: "baseCoat" | "sprayCan" | "airbrush" | "zenithal" | "preShade" | "modulation" | "overbrush" | "dryBrush" | "sponge" | "stipple" | "edgeHighlight" | "wash" | "thinnedWash" | "glaze" | "filter" | "pinWash" | "streak" | "speckle" | "spongeChipping" | "chippingFluid" | "openChips" | "marking" | "pigment" | "fixPigment" | "varnish" | "varnishSpray" | "seal" | "texture" | "gritInGlue" | "dripGlue" | "cracklePaste" | "crackleMedium" | "layer" | "wetStreak" | "cleanUp" | "feather" | "lift" | "pullDown" | "smudgeOff" | "scrape" | "tufts" | "staticGrass" | "gluePart" | "washPiece" | "sand" | "fillGaps";
         /** @description A technique, as the screens ask of it. */
         TechniqueView: {
             /** @description Technique. */

@@ -94,6 +94,7 @@ export type PlannedEvening = Full<Schemas["PlannedEvening"]>;
 export type PlannedStep = Full<Schemas["PlannedStep"]>;
 export type WhatIf = Full<Schemas["WhatIf"]>;
 export type LogEntry = Full<Schemas["LogEntry"]>;
+export type FirstCopy = Schemas["FirstCopyView"];
 export type LogKind = Schemas["LogKind"];
 export type WorkedWith = Schemas["LogEntry"]["ticks"][number];
 export type LogAction = Full<Schemas["LogAction"]>;

@@ -70,6 +70,11 @@ export const places: Place[] = [
           load: async () => (await import("../features/amounts/PieceAmounts")).PieceAmounts,
         },
         {
+          path: "first",
+          label: "First copy",
+          load: async () => (await import("../features/first/FirstCopyScreen")).FirstCopyScreen,
+        },
+        {
           path: "history",
           label: "History",
           load: async () => (await import("../features/history/PieceHistory")).PieceHistory,

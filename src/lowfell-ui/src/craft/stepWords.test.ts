@@ -20,6 +20,9 @@ test("a mix is counted out by name, as often as it takes", () => {
   expect(counted({ mix: { ...mix, times: 12 }, paint: "Hull Green", thinner: "water" })).toBe(
     "4 Hull Green + 1 water, 12 times",
   );
+  expect(counted({ mix: { ...mix, times: 13 }, paint: "Hull Green", thinner: "water" })).toBe(
+    "1 ml Hull Green + 0.3 ml water",
+  );
   expect(counted({ mix: { ...mix, thinnerDrops: 0 }, paint: "Kelp Wash", thinner: null })).toBe("1.3 ml as it comes");
   expect(counted({ mix: null, paint: null, thinner: null })).toBe("");
   expect(often(1)).toBe("once");

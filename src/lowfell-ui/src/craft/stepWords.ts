@@ -4,6 +4,9 @@ import { ranges } from "./ranges";
 
 const times = ["", "once", "twice", "three times", "four times", "five times", "six times", "seven times"];
 
+/** Nobody counts the same drops out more often than this: they measure. */
+const mostCounted = 12;
+
 /** How often, in words. */
 export const often = (n: number): string => times[n] ?? `${n} times`;
 
@@ -12,6 +15,8 @@ export function counted(s: Pick<PlannedStep, "mix" | "paint" | "thinner">): stri
   const mix = s.mix;
   if (!mix) return "";
   if (mix.thinnerDrops === 0 || !s.thinner) return `${millilitres(mix.totalMl)} as it comes`;
+  if (mix.times > mostCounted)
+    return `${millilitres(mix.paintMl)} ${s.paint} + ${millilitres(mix.thinnerMl)} ${s.thinner}`;
   return `${mix.paintDrops} ${s.paint} + ${mix.thinnerDrops} ${s.thinner}, ${often(mix.times)}`;
 }
 

@@ -19,7 +19,7 @@ it("finds by every word, in the name or in its group", () => {
 it("asks for a part of the name where there are too many to list", async () => {
   const chosen = vi.fn();
   render(<Choice label="Zone" value="z3" options={many} onChange={chosen} />);
-  await userEvent.click(await screen.findByRole("button", { name: "Zone" }));
+  await userEvent.click(await screen.findByRole("button", { name: "Zone: Wall 3: Plaster" }));
   expect(screen.getAllByRole("option")).toHaveLength(60);
   expect(screen.getByText("60 of 200: type more of the name.")).toBeTruthy();
   await userEvent.type(screen.getByRole("combobox"), "quay 150");

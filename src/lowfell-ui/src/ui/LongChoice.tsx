@@ -12,6 +12,7 @@ export default function LongChoice<T extends string>({ label, value, options, on
   const [open, setOpen] = useState(false);
   const [text, setText] = useState("");
   const found = matching(options, text);
+  const chosen = options.find((o) => o.value === value)?.label;
   const shown = found.slice(0, mostShown);
   const groups = [...new Set(shown.map((o) => o.group ?? ""))];
   return (
@@ -24,10 +25,10 @@ export default function LongChoice<T extends string>({ label, value, options, on
     >
       <Popover.Trigger
         id={id}
-        aria-label={label}
+        aria-label={`${label}: ${chosen ?? "none"}`}
         className="flex min-h-8 w-full items-center justify-between gap-2 rounded border border-strong bg-raised px-2 py-1 text-left text-sm"
       >
-        <span className="truncate">{options.find((o) => o.value === value)?.label}</span>
+        <span className="truncate">{chosen}</span>
         <ChevronDown size={15} aria-hidden className="shrink-0" />
       </Popover.Trigger>
       <Popover.Portal>

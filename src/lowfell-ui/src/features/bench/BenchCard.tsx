@@ -54,7 +54,7 @@ export function BenchCard({
       </h1>
       <p className="text-soft">
         {whereOf(step)}
-        <span className="block text-lg" data-testid="evening">
+        <span className="block" data-testid="evening">
           {evening}
         </span>
       </p>
@@ -76,7 +76,9 @@ export function BenchCard({
           <p className="text-2xl" data-testid="mix">
             <strong>{counted(step)}</strong>
             {step.mix.thinnerDrops > 0 && (
-              <span className="block text-xl text-soft">{millilitres(step.mix.totalMl)} in all</span>
+              <span className="block text-xl text-soft">
+                {step.mix.paintDrops} to {step.mix.thinnerDrops} in drops, {millilitres(step.mix.totalMl)} in all
+              </span>
             )}
           </p>
         )}

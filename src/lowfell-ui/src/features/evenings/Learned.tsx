@@ -69,10 +69,10 @@ function FigureLine({ figure: l }: { figure: Figure }) {
             type="button"
             className="min-h-6 px-1 text-xs underline"
             disabled={answer.isPending}
-            aria-label={`${l.follows ? "Do not follow" : "Follow"} ${l.of}`}
             onClick={() => answer.mutate(!l.follows)}
           >
             {l.follows ? "not this" : "follow"}
+            <span className="sr-only">: {l.of}</span>
           </button>
         )}
       </p>

@@ -4,13 +4,13 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, wording } from "../../api/client";
 import type { LogAction, PlannedEvening, PlannedStep } from "../../api/types";
-import { number } from "../../api/words";
 import { Button, notify } from "../../ui";
 import { EarlyDialog } from "../../craft/EarlyDialog";
 import { minutesEarly } from "../../craft/minutesEarly";
 import { logAction } from "../../craft/logAction";
 import { type Entry, EntryDialog } from "../../craft/EntryDialog";
 import { ranges } from "../../craft/ranges";
+import { counted } from "../../craft/stepWords";
 import { Core } from "../../craft/Core";
 import { clock, day, dryAt } from "./when";
 
@@ -78,13 +78,7 @@ export function StepPanel({ step, evening, cautionNote, onEarlier, onLater }: Pr
         <span aria-hidden>→</span>
         <Core strata={step.sample} after={step.technique ? step.after : undefined} />
       </div>
-      {step.mix && (
-        <p>
-          {step.mix.thinnerDrops > 0
-            ? `${step.mix.paintDrops} drops paint + ${step.mix.thinnerDrops} thinner, again until ${number(step.mix.totalMl, 1)} ml`
-            : `${number(step.mix.totalMl, 1)} ml as it comes`}
-        </p>
-      )}
+      {step.mix && <p>{counted(step)}</p>}
       {(step.tool || step.readying.length > 0) && (
         <p className="text-soft">
           {step.tool && `${step.tool[0]!.toUpperCase()}${step.tool.slice(1)}. `}

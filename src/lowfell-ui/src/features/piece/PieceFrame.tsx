@@ -81,6 +81,11 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
         <NavLink to={`${base}/amounts`} className={viewLink}>
           Amounts
         </NavLink>
+        {page.piece.piece.copies > 1 && (
+          <NavLink to={`${base}/first`} className={viewLink}>
+            First copy
+          </NavLink>
+        )}
         <NavLink to={`${base}/history`} className={viewLink}>
           History
         </NavLink>
