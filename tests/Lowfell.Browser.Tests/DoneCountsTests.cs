@@ -49,7 +49,7 @@ public sealed class DoneCountsTests(DemoSession session) : IClassFixture<DemoSes
         browser.Open("/evenings/plan");
         var verdict = browser.Find("[data-testid=verdict]").Text;
         browser.Find("[data-testid=what-ifs] button").Click();
-        Assert.Contains("against the plan", browser.Find("[data-testid=looking]").Text, StringComparison.Ordinal);
+        browser.UntilTrue(() => browser.Find("[data-testid=looking]").Text.Contains("against the plan", StringComparison.Ordinal), "what it changes");
         browser.Named("Back to the plan").Click();
         browser.UntilTrue(() => browser.Find("[data-testid=verdict]").Text == verdict, "the plan again");
         browser.Find("[data-testid=what-ifs] button").Click();
@@ -75,6 +75,7 @@ public sealed class DoneCountsTests(DemoSession session) : IClassFixture<DemoSes
         browser.Find("[role=dialog] fieldset button").Click();
         browser.Named("Write it down").Click();
         browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the dialog to close");
+        browser.UntilTrue(() => browser.All("[data-testid=bench] [role=status]").Count == 0, "nothing waiting");
         browser.Open("/bench/log");
         var line = browser.Find("[data-testid=log] li");
         Assert.Contains("shaken", line.Text, StringComparison.Ordinal);

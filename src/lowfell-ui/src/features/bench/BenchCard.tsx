@@ -72,37 +72,37 @@ export function BenchCard({
         <Core large strata={step.sample} />
         <span aria-hidden>→</span>
         <Core large strata={step.sample} after={step.technique ? step.after : undefined} />
-        {step.mix && (
-          <p className="text-2xl" data-testid="mix">
-            <strong>{counted(step)}</strong>
-            {step.mix.thinnerDrops > 0 && (
-              <span className="block text-xl text-soft">
-                {step.mix.paintDrops} to {step.mix.thinnerDrops} in drops, {millilitres(step.mix.totalMl)} in all
-              </span>
-            )}
-          </p>
-        )}
-        {otherwise && <p className="text-risk">otherwise, as you said</p>}
-      </div>
-      {(step.tool || step.readying.length > 0 || step.note || step.right) && (
-        <div className="my-3" data-testid="with-what">
-          <p>
-            {step.tool && `${step.tool[0]!.toUpperCase()}${step.tool.slice(1)}. `}
-            <strong className="font-semibold">{step.readying.join(" ")}</strong>
-          </p>
-          <p>
-            <span className="text-soft">Right:</span> {step.right}.
-            {step.whenDry &&
-              ` It ${step.whenDry}${step.judgeMin >= 1 ? `: judge it after ${duration(step.judgeMin)}` : ""}.`}
-          </p>
-          {ahead.map((a) => (
-            <p key={a} className="text-soft">
-              {a}
+        <div className="min-w-64 flex-1">
+          {step.mix && (
+            <p className="text-2xl" data-testid="mix">
+              <strong>{counted(step)}</strong>
+              {step.mix.thinnerDrops > 0 && (
+                <span className="ml-3 text-xl whitespace-nowrap text-soft">
+                  {millilitres(step.mix.totalMl)}, {step.mix.paintDrops} : {step.mix.thinnerDrops} in drops
+                </span>
+              )}
             </p>
-          ))}
-          {step.note && <p className="border-l-4 border-line pl-3 whitespace-pre-line">{step.note}</p>}
+          )}
+          {otherwise && <p className="text-risk">otherwise, as you said</p>}
+          <div data-testid="with-what">
+            <p>
+              {step.tool && `${step.tool[0]!.toUpperCase()}${step.tool.slice(1)}. `}
+              <strong className="font-semibold">{step.readying.join(" ")}</strong>
+            </p>
+            <p>
+              <span className="text-soft">Right:</span> {step.right}.
+              {step.whenDry &&
+                ` It ${step.whenDry}${step.judgeMin >= 1 ? `: judge it after ${duration(step.judgeMin)}` : ""}.`}
+            </p>
+            {ahead.map((a) => (
+              <p key={a} className="text-soft">
+                {a}
+              </p>
+            ))}
+            {step.note && <p className="border-l-4 border-line pl-3 whitespace-pre-line">{step.note}</p>}
+          </div>
         </div>
-      )}
+      </div>
       {step.air && <p className="my-3 border-l-4 border-risk pl-3 font-semibold text-risk">{step.air}</p>}
       {step.cautions.length > 0 && (
         <div className="my-3 border-l-4 border-risk pl-3">
@@ -129,21 +129,6 @@ export function BenchCard({
           {step.copies.length === 1 ? "Done" : `Done for all ${step.copies.length}`}
         </button>
       </div>
-      {step.mix && (
-        <div role="group" aria-label="How it is worked" className="mt-3 grid grid-cols-4 gap-3 max-[760px]:grid-cols-2">
-          {workedWith.map((w) => (
-            <button
-              key={w}
-              type="button"
-              aria-pressed={ticks.includes(w)}
-              className={`${bigKey} border-line !px-1 !font-normal aria-pressed:border-accent aria-pressed:bg-tint aria-pressed:!font-semibold`}
-              onClick={() => on.onTick(ticks.includes(w) ? ticks.filter((t) => t !== w) : [...ticks, w])}
-            >
-              {workedWithWord[w]}
-            </button>
-          ))}
-        </div>
-      )}
       <div className="mt-3 grid grid-cols-5 gap-3 max-[760px]:grid-cols-3">
         <button type="button" className={`${bigKey} border-line !px-1`} onClick={on.onPutOff}>
           Not now
@@ -161,6 +146,21 @@ export function BenchCard({
           Note
         </button>
       </div>
+      {step.mix && (
+        <div role="group" aria-label="How it is worked" className="mt-3 grid grid-cols-4 gap-3 max-[760px]:grid-cols-2">
+          {workedWith.map((w) => (
+            <button
+              key={w}
+              type="button"
+              aria-pressed={ticks.includes(w)}
+              className={`${bigKey} border-line !px-1 !font-normal aria-pressed:border-accent aria-pressed:bg-tint aria-pressed:!font-semibold`}
+              onClick={() => on.onTick(ticks.includes(w) ? ticks.filter((t) => t !== w) : [...ticks, w])}
+            >
+              {workedWithWord[w]}
+            </button>
+          ))}
+        </div>
+      )}
     </section>
   );
 }
