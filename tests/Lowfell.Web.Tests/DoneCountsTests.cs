@@ -37,6 +37,7 @@ public sealed class DoneCountsTests(TestHost host) : IClassFixture<TestHost>
     public async Task A_planted_pace_is_learned_while_the_air_gets_damper()
     {
         const double Pace = 1.4;
+        await host.ForgetReadingsAsync();
         await RoomAsync(20, 0.4);
         var first = (await StepsAsync("Salt-crust bases", learn: false)).First(s => s["copies"]!.AsArray().Count >= 12 && (string?)s["technique"] is "baseCoat" or "wash" && s["nextBy"] is null);
         bool Same(JsonNode s) => (string)s["coatId"]! == (string)first["coatId"]! && (int)s["pass"]! == (int)first["pass"]! && (string)s["zoneId"]! == (string)first["zoneId"]!;
@@ -63,6 +64,7 @@ public sealed class DoneCountsTests(TestHost host) : IClassFixture<TestHost>
     [Fact]
     public async Task A_figure_that_is_far_off_rules_only_once_the_painter_says_so()
     {
+        await host.ForgetReadingsAsync();
         var step = (await StepsAsync("Sea wall")).First(s => s["copies"]!.AsArray().Count >= 4 && (string?)s["technique"] == "baseCoat");
         var work = Minutes(step, "startAt", "endAt") / step["copies"]!.AsArray().Count;
         var copies = step["copies"]!.AsArray().Select(c => (int)c!).ToList();

@@ -114,6 +114,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
     [Fact]
     public async Task Real_minutes_correct_the_next_plan_from_the_third_reading_on_unless_switched_off()
     {
+        await host.ForgetReadingsAsync();
         await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("sunday", 570, 750)));
         var set = new[] { await SetAsync("Sea wall") };
         var plan = await host.PostAsync("/api/plan", new { setIds = set });
@@ -135,6 +136,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
     [Fact]
     public async Task Set_ups_and_drying_are_learned_from_the_log_too()
     {
+        await host.ForgetReadingsAsync();
         await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("sunday", 570, 750)));
         var set = new[] { await SetAsync("Sea wall") };
         var plan = await host.PostAsync("/api/plan", new { setIds = set });

@@ -111,6 +111,9 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
     /// <summary>Runs a statement on this host's database, as another program would.</summary>
     public Task ExecuteAsync(string sql) => OnDatabaseAsync(sql, command => command.ExecuteNonQueryAsync());
 
+    /// <summary>The demo's log stays, but nothing is learned from it any more.</summary>
+    public Task ForgetReadingsAsync() => ExecuteAsync("UPDATE log SET \"Minutes\" = NULL, \"SetUpMinutes\" = NULL WHERE \"Kind\" <> 'Dry'; UPDATE log SET \"Kind\" = 'Note' WHERE \"Kind\" = 'Dry'");
+
     /// <summary>Asks this host's database for one value, as another program would.</summary>
     public async Task<T> ScalarAsync<T>(string sql) => (T)(await OnDatabaseAsync(sql, command => command.ExecuteScalarAsync()))!;
 

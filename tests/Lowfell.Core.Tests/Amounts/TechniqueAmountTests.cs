@@ -57,6 +57,15 @@ public sealed class TechniqueAmountTests
     public void A_rough_ground_drinks(Relief relief, double times) => Assert.Equal(times, (Plate with { Relief = relief }).Drinks);
 
     [Fact]
+    public void A_pin_wash_along_1200_mm_takes_its_cleaning_too()
+    {
+        var steps = Core.Evenings.Steps.StackSteps.Of(Build.Stack(Plate with { CreaseMm = 1200, Copies = 1 }, Build.Coat(Technique.PinWash, Build.TarWash)));
+
+        // 1,200 mm at 200 a minute and at 120, with the handling of both.
+        Assert.Equal([6.3, 10.3], steps.Select(s => Math.Round(s.MinutesPerCopy, 6)));
+    }
+
+    [Fact]
     public void Lines_go_by_their_length()
     {
         var pin = CoatAmount.Of(Build.Coat(Technique.PinWash, Build.TarWash), [Plate with { CreaseMm = 1000 }], Palette.Wet);
