@@ -94,7 +94,7 @@ public sealed class Browser : IDisposable
 
     public IWebElement Field(string label) => Until(
         () => driver.FindElements(By.XPath($"//label[normalize-space()='{label}']")).Select(l => l.GetDomAttribute("for")).Where(id => id is not null).Select(id => driver.FindElements(By.Id(id!)).FirstOrDefault()).FirstOrDefault(e => e?.Displayed == true)
-            ?? All($"[aria-label='{label}']").FirstOrDefault(e => e.Displayed),
+            ?? All($"[aria-label='{label}'], button[aria-haspopup][aria-label^='{label}: ']").FirstOrDefault(e => e.Displayed),
         $"a field '{label}'");
 
     public void Fill(string label, string text)
@@ -104,9 +104,12 @@ public sealed class Browser : IDisposable
         field.SendKeys(text);
     }
 
+    /// <summary>Chooses from a list; a long one is narrowed by typing the name first.</summary>
     public void Choose(string label, string option)
     {
         Field(label).Click();
+        Until(() => All("[role=option]").FirstOrDefault(o => o.Displayed), $"the options of {label}");
+        All("input[cmdk-input]").FirstOrDefault(e => e.Displayed)?.SendKeys(option);
         Until(() => All("[role=option]").FirstOrDefault(o => o.Displayed && o.Text.Trim() == option), $"the option {option}").Click();
     }
 
