@@ -62,6 +62,23 @@ public sealed class DoneCountsTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task A_coat_is_written_down_though_its_bottle_is_changed_elsewhere_meanwhile()
+    {
+        const string Left = "SELECT sum(\"LeftMl\") FROM bottles";
+        var step = (await StepsAsync("Sea wall")).First(s => (string?)s["technique"] == "baseCoat");
+        var before = await host.ScalarAsync<double>(Left);
+        var elsewhere = host.ExecuteAsync("UPDATE bottles SET \"Version\" = \"Version\" + 1; SELECT pg_sleep(3)");
+        while (await host.ScalarAsync<long>("SELECT count(*) FROM pg_stat_activity WHERE state = 'active' AND wait_event = 'PgSleep'") == 0)
+        {
+            await Task.Delay(20);
+        }
+
+        await host.PostAsync("/api/log", Action(step, "done", (int)step["copies"]![0]!));
+        await elsewhere;
+        Assert.True(await host.ScalarAsync<double>(Left) < before);
+    }
+
+    [Fact]
     public async Task A_figure_that_is_far_off_rules_only_once_the_painter_says_so()
     {
         await host.ForgetReadingsAsync();

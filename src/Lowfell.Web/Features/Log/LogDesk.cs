@@ -21,10 +21,27 @@ namespace Lowfell.Web.Features.Log;
 public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
 {
     private const int MostAirs = 200;
+    private const int MostTries = 5;
     private static readonly TimeSpan Around = TimeSpan.FromMinutes(30);
 
     /// <summary>Writes an action down, an entry for each copy; one that is known already is not written again.</summary>
     internal async Task<List<LogRow>> AddAsync(LogAction action, CancellationToken cancel)
+    {
+        for (var tries = 1; ; tries++)
+        {
+            try
+            {
+                return await WriteAsync(action, cancel);
+            }
+            catch (DbUpdateConcurrencyException) when (tries < MostTries)
+            {
+                // A bottle or a pot was changed meanwhile, elsewhere: what was done is done, and is reckoned again from what stands now.
+                db.ChangeTracker.Clear();
+            }
+        }
+    }
+
+    private async Task<List<LogRow>> WriteAsync(LogAction action, CancellationToken cancel)
     {
         var now = clock.GetUtcNow();
         var zone = await ZoneStacks.Rows(db).SingleOrDefaultAsync(z => z.Id == action.ZoneId, cancel)

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
 import { changed } from "../../api/changes";
-import { api, ask, wording } from "../../api/client";
+import { api, ask, Problem, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { FirstCopy } from "../../api/types";
 import { dateAndTime } from "../../api/units";
@@ -207,6 +207,14 @@ async function backIn(d: NonNullable<FirstCopy["drop"]>, copies: number[]) {
 }
 
 async function letGo() {
-  await ask(api.POST("/api/plan/held/back")).catch(() => ask(api.DELETE("/api/plan/held")));
+  try {
+    await ask(api.POST("/api/plan/held/back")).catch((error: unknown) => {
+      // Refused: none was held before, so none is held now. All else that goes wrong leaves the plan as it is.
+      if (!(error instanceof Problem) || error.passing || error.status >= 500) throw error;
+      return ask(api.DELETE("/api/plan/held"));
+    });
+  } catch (error) {
+    notify(wording(error));
+  }
   await changed("plan");
 }
