@@ -140,3 +140,6 @@ export const day = (of: string): string =>
 /** "Sunday 10 January" of a calendar day. */
 export const longDay = (of: string): string =>
   date(noon(of), { timeZone: "UTC", weekday: "long", day: "numeric", month: "long" });
+
+/** The day it is where the painter is, as the host writes days. */
+export const today = () => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10);

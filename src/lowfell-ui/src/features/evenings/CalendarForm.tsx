@@ -1,3 +1,4 @@
+import { today } from "../../api/units";
 import { bounds } from "../../api/bounds";
 import { changed } from "../../api/changes";
 import { Plus, X } from "lucide-react";
@@ -143,10 +144,7 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
             </IconButton>
           </div>
         ))}
-        <Button
-          className="self-start"
-          onClick={() => set({ exceptions: [...draft.exceptions, { date: new Date().toISOString().slice(0, 10) }] })}
-        >
+        <Button className="self-start" onClick={() => set({ exceptions: [...draft.exceptions, { date: today() }] })}>
           <Plus size={15} aria-hidden /> Day
         </Button>
         <p className="text-xs text-soft">An evening that ends after midnight belongs to the day it began on.</p>

@@ -1,4 +1,5 @@
 import { bounds } from "../../api/bounds";
+import { today } from "../../api/units";
 import { queries } from "../../api/queries";
 import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
@@ -6,8 +7,6 @@ import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import { zoneOptions } from "../../craft/zoneOptions";
 import { Button, Choice, Dialog, Field, TextInput } from "../../ui";
-
-const today = () => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
 
 /** Keeps the stack of a zone as it was painted, with its materials and mixes as they are now. */
 export function KeepDialog({ onClose, onKept }: { onClose: () => void; onKept: (id: string) => void }) {
