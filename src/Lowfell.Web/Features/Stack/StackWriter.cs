@@ -39,9 +39,9 @@ public static class StackWriter
             mix.Drops.Paint,
             mix.Drops.Thinner,
             Math.Round(mix.Drops.TruePaintFraction, 3),
-            Math.Round(mix.TotalMl, 2),
-            Math.Round(mix.PaintMl, 2),
-            Math.Round(mix.ThinnerMl, 2),
+            Math.Round(mix.TotalMl, 4),
+            Math.Round(mix.PaintMl, 4),
+            Math.Round(mix.ThinnerMl, 4),
             mix.Times);
     }
 }
