@@ -33,6 +33,12 @@ if (args is ["mend"])
     return;
 }
 
+if (args is ["bases"])
+{
+    BasesBench.Run();
+    return;
+}
+
 if (args is ["solve", var seconds, var seeds])
 {
     SolveBench.Run(double.Parse(seconds, System.Globalization.CultureInfo.InvariantCulture), int.Parse(seeds, System.Globalization.CultureInfo.InvariantCulture));

@@ -99,6 +99,18 @@ public sealed class LowfellDb : DbContext
     /// <summary>Coats.</summary>
     public DbSet<CoatRow> Coats => Set<CoatRow>();
 
+    /// <summary>Families of bases.</summary>
+    public DbSet<BaseFamilyRow> BaseFamilies => Set<BaseFamilyRow>();
+
+    /// <summary>Boxes of elements for bases.</summary>
+    public DbSet<ElementBoxRow> ElementBoxes => Set<ElementBoxRow>();
+
+    /// <summary>Trays of bases.</summary>
+    public DbSet<TrayRow> Trays => Set<TrayRow>();
+
+    /// <summary>Rolls of trays.</summary>
+    public DbSet<TrayRollRow> TrayRolls => Set<TrayRollRow>();
+
     // Read by the query filter at each query, so that one model serves every bench.
     private Guid CurrentBench => scope.BenchId;
 

@@ -13,6 +13,7 @@ public sealed class RoomTests
     [
         "Wording", "Colour", "Films", "Surfaces", "Materials", "Mixes", "Techniques", "Stacks", "Safety", "Drying", "Prediction", "Amounts", "Matching", "Tiles",
         "Rules", "Rules.Order", "Rules.Look", "Rules.Place", "Mending",
+        "Bases.Plane", "Bases.Forms", "Bases.Elements", "Bases.Layouts", "Bases.Likeness", "Bases.Making", "Bases.Drawing", "Bases.Sheets",
         "Evenings.Steps", "Evenings.Findings", "Evenings.Facts", "Evenings.Scheduling", "Evenings.Solving", "Evenings.Work",
     ];
 

@@ -1,6 +1,8 @@
+using Lowfell.Core.Materials;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Amounts;
 
@@ -95,8 +97,18 @@ public sealed record CoatAmount(
 
         // Where no crease is measured, cleaning up takes as much longer than laying as it does along one.
         var clean = how.CleanMmPerMin > 0 && how.Stroke is { MmPerMin: > 0 } along ? work * along.MmPerMin / how.CleanMmPerMin : 0;
-        return (area * WetUm(coat, how, zone) * share, work, clean);
+        return ((OfTray(coat, zone.Tray) / MlPerUmMm2) ?? (area * WetUm(coat, how, zone) * share), work, clean);
     }
+
+    // A tray of bases knows what lies on it, by its first pass; glue is what leaves the pot, of which some stays in the brush.
+    private static double? OfTray(Coat coat, LaidByTray? tray) => coat.How.Role switch
+    {
+        Role.Paste => tray?.PasteMl,
+        Role.CracklePaste => tray?.CrackleMl,
+        Role.Grit => (coat.What?.Kind == Kind.Grit ? tray?.GritMl : tray?.GlueMl) * coat.How.Transfer,
+        Role.Drip => tray?.DripMl * coat.How.Transfer,
+        _ => null,
+    };
 
     private static double Faded(Coat coat, Zone zone) =>
         coat.Fade is { } fade && zone is { HeightFromMm: { } from, HeightToMm: { } to } ? fade.Mean(from, to) : 1;

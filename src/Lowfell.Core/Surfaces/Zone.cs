@@ -61,6 +61,14 @@ public enum ReliefHeight
     Edge,
 }
 
+/// <summary>What a tray of bases lays on one copy.</summary>
+/// <param name="PasteMl">Paste, ml.</param>
+/// <param name="CrackleMl">Crackle paste, ml.</param>
+/// <param name="GlueMl">Glue under the grit, ml.</param>
+/// <param name="GritMl">Grit, as it is poured, ml.</param>
+/// <param name="DripMl">Thinned glue on the grit, ml.</param>
+public sealed record LaidByTray(double PasteMl, double CrackleMl, double GlueMl, double GritMl, double DripMl);
+
 /// <summary>An area of a piece that gets its own coats.</summary>
 public sealed record Zone
 {
@@ -135,6 +143,9 @@ public sealed record Zone
 
     /// <summary>Distance that it is looked at from, mm.</summary>
     public double ViewingMm { get; init; } = UsualViewingMm;
+
+    /// <summary>What a tray of bases lays on one copy, the mean of all; null where there is none.</summary>
+    public LaidByTray? Tray { get; init; }
 
     /// <summary>Whether it is told by height.</summary>
     public bool HasHeights => HeightFromMm is not null && HeightToMm is not null;

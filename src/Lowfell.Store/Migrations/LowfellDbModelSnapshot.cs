@@ -23,6 +23,36 @@ namespace Lowfell.Store.Migrations
 
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
+            modelBuilder.Entity("Lowfell.Store.BaseFamilyRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<string>("Rules")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.ToTable("base_families", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.Bench", b =>
                 {
                     b.Property<Guid>("Id")
@@ -302,6 +332,51 @@ namespace Lowfell.Store.Migrations
                     b.HasKey("BenchId", "Kind");
 
                     b.ToTable("devices", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.ElementBoxRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<int>("Count")
+                        .HasColumnType("integer");
+
+                    b.Property<DateTimeOffset?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<double>("HeightMm")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.Property<double>("LengthMm")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<double>("Spread")
+                        .HasColumnType("double precision");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.Property<double>("WidthMm")
+                        .HasColumnType("double precision");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.ToTable("element_boxes", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.LearnedAnswerRow", b =>
@@ -912,6 +987,21 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("character varying(200)");
 
+                    b.Property<double?>("LaidCrackleMl")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("LaidDripMl")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("LaidGlueMl")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("LaidGritMl")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("LaidPasteMl")
+                        .HasColumnType("double precision");
+
                     b.Property<double>("LengthMm")
                         .HasColumnType("double precision");
 
@@ -1239,6 +1329,100 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("tiles", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.TrayRollRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("AskedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<bool>("CancelWanted")
+                        .HasColumnType("boolean");
+
+                    b.Property<int>("Done")
+                        .HasColumnType("integer");
+
+                    b.Property<DateTimeOffset?>("EndedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("Message")
+                        .IsRequired()
+                        .HasMaxLength(500)
+                        .HasColumnType("character varying(500)");
+
+                    b.Property<int>("Of")
+                        .HasColumnType("integer");
+
+                    b.Property<string>("Request")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<string>("Status")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.Property<Guid>("TrayId")
+                        .HasColumnType("uuid");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("BenchId", "TrayId");
+
+                    b.ToTable("tray_rolls", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.TrayRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Copies")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<Guid>("FamilyId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Lacking")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<Guid>("PieceId")
+                        .HasColumnType("uuid");
+
+                    b.PrimitiveCollection<List<int>>("StonesLaid")
+                        .IsRequired()
+                        .HasColumnType("integer[]");
+
+                    b.PrimitiveCollection<List<int>>("TuftsLaid")
+                        .IsRequired()
+                        .HasColumnType("integer[]");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("BenchId", "FamilyId");
+
+                    b.HasIndex("BenchId", "PieceId")
+                        .IsUnique();
+
+                    b.ToTable("trays", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.WorkMarkRow", b =>
                 {
                     b.Property<Guid>("BenchId")
@@ -1365,6 +1549,15 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("zones", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.BaseFamilyRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Lowfell.Store.BottleRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -1462,6 +1655,15 @@ namespace Lowfell.Store.Migrations
                 });
 
             modelBuilder.Entity("Lowfell.Store.DeviceRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.ElementBoxRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
                         .WithMany()
@@ -1733,6 +1935,48 @@ namespace Lowfell.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Lowfell.Store.TrayRollRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.TrayRow", "Tray")
+                        .WithMany()
+                        .HasForeignKey("BenchId", "TrayId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Tray");
+                });
+
+            modelBuilder.Entity("Lowfell.Store.TrayRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.BaseFamilyRow", "Family")
+                        .WithMany()
+                        .HasForeignKey("BenchId", "FamilyId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.PieceRow", "Piece")
+                        .WithOne("Tray")
+                        .HasForeignKey("Lowfell.Store.TrayRow", "BenchId", "PieceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Family");
+
+                    b.Navigation("Piece");
+                });
+
             modelBuilder.Entity("Lowfell.Store.WorkMarkRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -1813,6 +2057,8 @@ namespace Lowfell.Store.Migrations
 
             modelBuilder.Entity("Lowfell.Store.PieceRow", b =>
                 {
+                    b.Navigation("Tray");
+
                     b.Navigation("Zones");
                 });
 

@@ -68,6 +68,24 @@ public sealed class PieceRow : IBenchRow, IVersionedRow
     /// <summary>Its zones.</summary>
     public List<ZoneRow> Zones { get; set; } = [];
 
+    /// <summary>Its tray, where it is a set of bases.</summary>
+    public TrayRow? Tray { get; set; }
+
+    /// <summary>What its tray lays on a copy, the mean of them, ml of paste; null without a tray.</summary>
+    public double? LaidPasteMl { get; set; }
+
+    /// <summary>Likewise of crackle paste, ml.</summary>
+    public double? LaidCrackleMl { get; set; }
+
+    /// <summary>Likewise of glue under the grit, ml.</summary>
+    public double? LaidGlueMl { get; set; }
+
+    /// <summary>Likewise of grit, ml as it is poured.</summary>
+    public double? LaidGritMl { get; set; }
+
+    /// <summary>Likewise of thinned glue on the grit, ml.</summary>
+    public double? LaidDripMl { get; set; }
+
     /// <summary>How far it reaches above its foot, mm; null for a free shape, whose height nobody knows.</summary>
     public double? TallMm => Shape == PieceShape.Free ? null : HeightMm;
 

@@ -125,5 +125,6 @@ public sealed class ZoneRow : IBenchRow, IVersionedRow
         CrackColour = CrackColour is null ? null : Srgb.Parse(CrackColour),
         Scale = Piece.Set!.Scale,
         ViewingMm = Piece.Set.ViewingMm,
+        Tray = Facing == Facing.Up && Piece.LaidPasteMl is { } paste ? new(paste, Piece.LaidCrackleMl ?? 0, Piece.LaidGlueMl ?? 0, Piece.LaidGritMl ?? 0, Piece.LaidDripMl ?? 0) : null,
     };
 }

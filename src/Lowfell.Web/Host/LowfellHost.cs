@@ -7,6 +7,7 @@ using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
 using Lowfell.Web.Devices;
 using Lowfell.Web.Features.Amounts;
+using Lowfell.Web.Features.Bases;
 using Lowfell.Web.Features.Benches;
 using Lowfell.Web.Features.Craft;
 using Lowfell.Web.Features.Evenings;
@@ -69,6 +70,8 @@ public static class LowfellHost
         builder.Services.AddScoped<LogDesk>();
         builder.Services.AddScoped<AmountDesk>();
         builder.Services.AddScoped<PlanDesk>();
+        builder.Services.AddScoped<TrayDesk>();
+        builder.Services.AddSingleton<LayoutMemory>();
         builder.Services.AddSingleton<PlanKeep>();
         builder.Services.AddScoped<SetStamps>();
         builder.Services.AddScoped<SetCards>();
@@ -125,6 +128,9 @@ public static class LowfellHost
         MatchEndpoints.Map(bound);
         SearchEndpoints.Map(bound);
         BinEndpoints.Map(bound);
+        FamilyEndpoints.Map(bound);
+        TrayEndpoints.Map(bound);
+        TraySheets.Map(bound);
         PreviewEndpoints.Map(bound);
         app.MapFallback("/api/{**rest}", () => Problems.Of(ProblemCode.NoSuchAddress, "There is nothing at this address."));
         app.MapStaticAssets();

@@ -4,6 +4,7 @@ using Lowfell.Store.Backups;
 using Lowfell.Store.Demo;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
+using Lowfell.Web.Features.Bases;
 using Lowfell.Web.Features.Sets;
 
 namespace Lowfell.Web.Host;
@@ -91,6 +92,7 @@ public sealed class Preparation(IServiceProvider services, Readiness readiness, 
             if (await DemoLoader.LoadIfEmptyAsync(db, DateOnly.FromDateTime(now.UtcDateTime), cancel))
             {
                 await DemoHistory.AddAsync(db, bench, now, cancel);
+                await DemoTray.AddAsync(db, scope.ServiceProvider.GetRequiredService<TrayDesk>(), cancel);
                 db.ChangeTracker.Clear();
                 await scope.ServiceProvider.GetRequiredService<SetStamps>().ReadAsync(TimeSpan.MaxValue, cancel);
             }

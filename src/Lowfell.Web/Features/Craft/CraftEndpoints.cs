@@ -1,3 +1,6 @@
+using Lowfell.Core.Bases.Elements;
+using Lowfell.Core.Bases.Forms;
+using Lowfell.Core.Bases.Layouts;
 using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Solving;
 using Lowfell.Core.Films;
@@ -94,6 +97,10 @@ public sealed record CraftView(
 /// <param name="LogKind">What an entry of the log tells.</param>
 /// <param name="WorkedWith">How a coat was worked.</param>
 /// <param name="SolveStage">What a search is at.</param>
+/// <param name="Stance">How figures stand on bases.</param>
+/// <param name="BaseShape">Outlines of bases.</param>
+/// <param name="ElementKind">What stands on bases.</param>
+/// <param name="Texture">What covers their ground.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
     IReadOnlyDictionary<Facing, string> Facing,
@@ -105,7 +112,11 @@ public sealed record WordsView(
     IReadOnlyDictionary<WaitKind, string> WaitKind,
     IReadOnlyDictionary<LogKind, string> LogKind,
     IReadOnlyDictionary<WorkedWith, string> WorkedWith,
-    IReadOnlyDictionary<SolveStage, string> SolveStage);
+    IReadOnlyDictionary<SolveStage, string> SolveStage,
+    IReadOnlyDictionary<Stance, string> Stance,
+    IReadOnlyDictionary<BaseShape, string> BaseShape,
+    IReadOnlyDictionary<ElementKind, string> ElementKind,
+    IReadOnlyDictionary<Texture, string> Texture);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -119,7 +130,8 @@ public static class CraftEndpoints
         SchoolBook.All,
         [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))],
         new(
-            Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>()));
+            Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
+            Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

@@ -9,6 +9,7 @@ using Lowfell.Core.Surfaces;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
+using Lowfell.Web.Features.Bases;
 using Lowfell.Web.Features.Shelf;
 using Microsoft.EntityFrameworkCore;
 
@@ -193,7 +194,20 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
             return;
         }
 
-        if (action.Kind != LogKind.Done || step is not { IsBeside: false } || step.Coat is not { LeavesFilm: true, Paint: { } paint })
+        if (action.Kind != LogKind.Done || step is not { IsBeside: false })
+        {
+            return;
+        }
+
+        foreach (var row in rows)
+        {
+            if (await TrayStock.OutAsync(action.ZoneId, step, stack, row.Copy, db, cancel) is { Count: > 0 } boxes)
+            {
+                row.Taken = Kept.Write(new TakenForStep([], null, 0, boxes));
+            }
+        }
+
+        if (step.Coat is not { LeavesFilm: true, Paint: { } paint })
         {
             return;
         }
@@ -211,7 +225,8 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
         var taken = action.MixRecordId is { } pot ? await FromPotAsync(pot, ml, action, stack, at, cancel) : await FromBottlesAsync(paint, ml * (action.PaintFraction ?? step.Coat.Dilution.PaintFraction), at, cancel);
         foreach (var row in rows)
         {
-            row.Taken = Kept.Write(taken.Share(rows.Count));
+            var boxes = row.Taken.Length > 0 ? Kept.Read<TakenForStep>(row.Taken).Boxes : null;
+            row.Taken = Kept.Write(taken.Share(rows.Count) with { Boxes = boxes });
         }
     }
 
@@ -238,6 +253,7 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
     {
         var taken = Kept.Read<TakenForStep>(before.Taken);
         await Pouring.BackAsync(taken.Poured, db, cancel);
+        await TrayStock.BackAsync(before.ZoneId, before.Copy, taken.Boxes ?? [], db, cancel);
         if (taken.PotId is not { } pot || await db.MixRecords.Include(r => r.Uses).SingleOrDefaultAsync(r => r.Id == pot, cancel) is not { } record)
         {
             return;
@@ -299,7 +315,8 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
 /// <param name="Poured">From bottles.</param>
 /// <param name="PotId">From a pot of a recorded mix.</param>
 /// <param name="PotMl">So much, ml.</param>
-internal sealed record TakenForStep(IReadOnlyList<Poured> Poured, Guid? PotId, double PotMl)
+/// <param name="Boxes">From boxes of elements; none where none were laid.</param>
+internal sealed record TakenForStep(IReadOnlyList<Poured> Poured, Guid? PotId, double PotMl, IReadOnlyList<BoxTaken>? Boxes = null)
 {
     /// <summary>The share of one of so many copies.</summary>
     public TakenForStep Share(int copies) => this with { Poured = [.. Poured.Select(p => p with { Ml = p.Ml / copies })], PotMl = PotMl / copies };

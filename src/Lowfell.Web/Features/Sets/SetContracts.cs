@@ -100,7 +100,8 @@ public sealed record PieceName(Guid Id, string Name);
 /// <param name="Pieces">The pieces of the set in order, this one among them.</param>
 /// <param name="Done">Steps that are done or left out, counted copy by copy.</param>
 /// <param name="Steps">Steps in all, counted copy by copy.</param>
-public sealed record PiecePage(Guid SetId, string SetName, double Scale, PieceView Piece, IReadOnlyList<PieceName> Pieces, int Done, int Steps);
+/// <param name="HasTray">Its copies are bases whose layouts are kept.</param>
+public sealed record PiecePage(Guid SetId, string SetName, double Scale, PieceView Piece, IReadOnlyList<PieceName> Pieces, int Done, int Steps, bool HasTray);
 
 /// <summary>A zone by its names, to be chosen.</summary>
 /// <param name="Id">Its id.</param>

@@ -15,11 +15,54 @@ export const bounds = {
     name: { maxLength: 120 },
     closes: { maxItems: 60 },
   },
+  BaseFamilyDraft: {
+    name: { maxLength: 120 },
+    clusters: { maxItems: 120 },
+    shares: { maxItems: 5 },
+    skimMm: { min: 0, max: 4, unit: "mm" },
+    riseMm: { min: 0, max: 12, unit: "mm" },
+    crackleMm: { min: 0, max: 4, unit: "mm" },
+    calm: { min: 0.33, max: 0.95 },
+    rimMm: { min: 0, max: 10, unit: "mm" },
+    grass: { min: 0, max: 1 },
+    leastTufts: { min: 1, max: 9 },
+  },
+  BaseFigureDraft: {
+    landingMm: { min: 0, max: 200, unit: "mm" },
+    landingWidthMm: { min: 0, max: 200, unit: "mm" },
+    spreadMm: { min: 0, max: 200, unit: "mm" },
+    axlesMm: { min: 0, max: 200, unit: "mm" },
+    atXMm: { min: -120, max: 120, unit: "mm" },
+    atYMm: { min: -120, max: 120, unit: "mm" },
+    hemMm: { min: 0, max: 200, unit: "mm" },
+    overhangMm: { min: 0, max: 200, unit: "mm" },
+    weightG: { min: 0, max: 2000, unit: "g" },
+    centreMm: { min: 0, max: 200, unit: "mm" },
+  },
+  BaseFormDraft: {
+    lengthMm: { min: 10, max: 200, unit: "mm" },
+    widthMm: { min: 10, max: 200, unit: "mm" },
+    bevelMm: { min: 0, max: 5, unit: "mm" },
+    heightMm: { min: 0.5, max: 20, unit: "mm" },
+  },
+  BasesPreview: {
+    bases: { maxItems: 4 },
+    stock: { maxItems: 300 },
+    seed: { min: 0, max: 4294967295 },
+  },
   BottleDraft: {
     sizeMl: { min: 0.5, max: 10000, unit: "ml" },
     leftMl: { min: 0, max: 10000, unit: "ml" },
     price: { min: 0, max: 100000 },
     lot: { maxLength: 120 },
+  },
+  BoxDraft: {
+    name: { maxLength: 120 },
+    lengthMm: { min: 0.5, max: 80, unit: "mm" },
+    widthMm: { min: 0.5, max: 80, unit: "mm" },
+    heightMm: { min: 0.5, max: 80, unit: "mm" },
+    spread: { min: 0, max: 0.5 },
+    count: { min: 0, max: 100000 },
   },
   CalendarException: {
     startMin: { min: 0, max: 1439, unit: "minutes after midnight" },
@@ -36,6 +79,14 @@ export const bounds = {
   CellAdoption: {
     row: { min: 0, max: 5 },
     column: { min: 0, max: 5 },
+  },
+  ClusterDraft: {
+    name: { maxLength: 120 },
+    group: { min: 1, max: 30 },
+    fromMm: { min: 0, max: 500, unit: "mm" },
+    toMm: { min: 0, max: 500, unit: "mm" },
+    elements: { maxItems: 12 },
+    weight: { min: 0, max: 100, above: true },
   },
   CoatDraft: {
     passes: { min: 1, max: 20 },
@@ -67,6 +118,19 @@ export const bounds = {
     referenceWetFilmUm: { min: 1, max: 5000, unit: "um" },
     exponent: { min: 0.5, max: 3 },
     warmAirFactor: { min: 0.05, max: 1 },
+  },
+  ElementDraft: {
+    name: { maxLength: 120 },
+    seed: { min: 0, max: 4294967295 },
+    lengthMm: { min: 0.5, max: 80, unit: "mm" },
+    widthMm: { min: 0.5, max: 80, unit: "mm" },
+    heightMm: { min: 0.5, max: 80, unit: "mm" },
+    x: { min: -120, max: 120, unit: "mm" },
+    y: { min: -120, max: 120, unit: "mm" },
+    angleDeg: { min: -360, max: 360, unit: "degrees" },
+    cluster: { min: 0, max: 99 },
+    overhangMm: { min: 0, max: 20, unit: "mm" },
+    insteadOf: { maxLength: 120 },
   },
   Fade: {
     fullMm: { min: 0, max: 3000, unit: "mm" },
@@ -105,6 +169,11 @@ export const bounds = {
     count: { min: 1, max: 100000 },
     widthMm: { min: 0, max: 500, above: true, unit: "mm" },
     lengthMm: { min: 0, max: 3000, above: true, unit: "mm" },
+  },
+  MaskRequest: {
+    copy: { min: 1, max: 200 },
+    element: { min: 0, max: 99 },
+    angleDeg: { min: -360, max: 360, unit: "degrees" },
   },
   Mate: {
     clearanceMm: { min: 0, max: 50, unit: "mm" },
@@ -198,6 +267,11 @@ export const bounds = {
   Rename: {
     name: { maxLength: 120 },
   },
+  RollRequest: {
+    seed: { min: 0, max: 4294967295 },
+    awayFrom: { min: 1, max: 200 },
+    rolls: { min: 1, max: 24 },
+  },
   RoomView: {
     temperatureC: { min: 0, max: 45, unit: "C" },
     humidity: { min: 0.05, max: 0.99 },
@@ -242,9 +316,25 @@ export const bounds = {
   TopUp: {
     ml: { min: 0.01, max: 10000, unit: "ml" },
   },
+  TrayBegin: {
+    groups: { maxItems: 200 },
+  },
+  TrayCopyDraft: {
+    seed: { min: 0, max: 4294967295 },
+    elements: { maxItems: 80 },
+  },
+  TrayDraft: {
+    copies: { maxItems: 200 },
+  },
+  TrayGroup: {
+    copies: { min: 1, max: 200 },
+  },
   WeeklyEvening: {
     startMin: { min: 0, max: 1439, unit: "minutes after midnight" },
     endMin: { min: 1, max: 2160, unit: "minutes after midnight" },
+  },
+  WishedDraft: {
+    lengthMm: { min: 0.5, max: 80, unit: "mm" },
   },
   ZoneChanges: {
     zones: { maxItems: 2000 },

@@ -1,6 +1,6 @@
 import { queryClient } from "./client";
 import type { QueryName } from "./queries";
-import type { Bench, Coat, ZonePage } from "./types";
+import type { Bench, Coat, Tray, ZonePage } from "./types";
 
 const judged: QueryName[] = ["preview", "cost", "help", "mends", "mendAll", "judgement", "effects"];
 const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
@@ -40,6 +40,12 @@ const stale = {
   mixes: ["mixes", "mixPreview", "bin", ...shown, "zone", "amounts", "match", ...judged, ...planned],
   /** What was mixed, and where it went. */
   mixRecords: ["mixRecords", "again", "materials", "amounts"],
+  /** Bases: what lies where on a tray, and so what it takes. */
+  tray: ["tray", ...shown, "zone", "amounts", ...planned],
+  /** Rules of the families of bases. */
+  families: ["baseFamilies", "tray", "amounts"],
+  /** Stones, slabs and tufts on the shelf. */
+  boxes: ["elementBoxes", "tray"],
   tiles: ["tiles", "bin"],
   painted: ["painted", "match", "bin"],
   /** The evenings, and the air of the room. */
@@ -50,7 +56,7 @@ const stale = {
   plan: [...planned, "amounts"],
   feed: ["feed"],
   /** What was done. */
-  log: ["log", "cards", "piece", "amounts", "materials", "mixRecords", ...planned],
+  log: ["log", "cards", "piece", "amounts", "materials", "mixRecords", "tray", "elementBoxes", ...planned],
 } satisfies Record<string, QueryName[]>;
 
 /** Something that a painter changes. */
@@ -91,6 +97,12 @@ export function stackKept(schemeId: string, version: number, coats: Coat[]) {
       !(q.queryKey[0] === "zone" && shows(q.state.data as ZonePage | undefined)),
     refetchType: "none",
   });
+}
+
+/** A tray was kept, or rolled, by its own screen: shown at once, what follows from it asked for anew. */
+export function trayKept(tray: Tray) {
+  queryClient.setQueryData(["tray", tray.pieceId], tray);
+  void changed("tray");
 }
 
 /** The preferences are others now: shown at once, what follows from them asked for anew. */

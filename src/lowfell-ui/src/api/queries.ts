@@ -30,6 +30,7 @@ const weighMs = 250;
 const passingTries = 5;
 const healthMs = 15_000;
 const amissMs = 2_000;
+const rollMs = 400;
 /** Entries on a page of the log, and of those found in it; a shorter one is the last. */
 const logPage = 500;
 const logFound = 100;
@@ -297,6 +298,22 @@ export const queries = {
       staleTime: 0,
     }),
 
+  tray: (pieceId: string) =>
+    queryOptions({
+      queryKey: ["tray", pieceId],
+      queryFn: async () =>
+        (await ask(api.GET("/api/pieces/{pieceId}/tray", { params: { path: { pieceId } } }))).tray ?? null,
+    }),
+  trayRoll: (id: string, rollId: string | undefined) =>
+    queryOptions({
+      queryKey: ["trayRoll", id, rollId],
+      queryFn: () => ask(api.GET("/api/trays/{id}/rolls/{rollId}", { params: { path: { id, rollId: rollId ?? "" } } })),
+      enabled: Boolean(rollId),
+      refetchInterval: (query) =>
+        ["waiting", "running"].includes(query.state.data?.status ?? "waiting") ? rollMs : false,
+    }),
+  baseFamilies: () => queryOptions({ queryKey: ["baseFamilies"], queryFn: () => ask(api.GET("/api/base-families")) }),
+  elementBoxes: () => queryOptions({ queryKey: ["elementBoxes"], queryFn: () => ask(api.GET("/api/element-boxes")) }),
   tiles: () => queryOptions({ queryKey: ["tiles"], queryFn: () => ask(api.GET("/api/tiles")) }),
   tilePreview: (draft: TileDraft, enabled: boolean) =>
     queryOptions({
@@ -442,6 +459,10 @@ export type QueryName =
   | "mixRecords"
   | "again"
   | "amounts"
+  | "tray"
+  | "trayRoll"
+  | "baseFamilies"
+  | "elementBoxes"
   | "tiles"
   | "tilePreview"
   | "painted"

@@ -682,6 +682,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preview/bases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Rolls or reads up to four bases without keeping them: layouts, differences, quantities. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BasesPreview"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BasesLook"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench": {
         parameters: {
             query?: never;
@@ -5716,6 +5765,1153 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/base-families": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Families of bases, by name. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BaseFamilyView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Keeps a family. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BaseFamilyDraft"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BaseFamilyView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/base-families/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Families to begin with. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BaseFamilyDraft"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/base-families/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes a family; 409 when somebody else has meanwhile. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BaseFamilyChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BaseFamilyView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Deletes a family that no tray uses. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/base-families/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts a deleted family back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/element-boxes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Boxes of elements on the shelf, by kind and size. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoxView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Puts a box on the shelf. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BoxDraft"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoxView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/element-boxes/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts the usual boxes on an empty shelf of elements. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoxView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/element-boxes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes a box; 409 when somebody else has meanwhile. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BoxChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoxView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Deletes a box; what lies on trays stays there. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/element-boxes/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts a deleted box back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{pieceId}/tray": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The tray of a piece; nothing where it has none. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pieceId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrayOfPiece"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Begins a tray: forms and figures, nothing on them yet. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pieceId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrayBegin"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrayView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps a tray as it was moved by hand or is to be again; 409 when somebody else has meanwhile. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrayChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrayView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Takes a tray away; its piece stays. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/roll": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Rolls up to four copies anew at once; what is locked stays. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RollRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrayView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/rolls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Rolls any number of copies anew, as a job that can be ended. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RollRequest"];
+                };
+            };
+            responses: {
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RollView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/rolls/{rollId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far a roll is. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    rollId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RollView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        /** Ends a roll; the tray stays as it was. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    rollId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/ground": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where an element may be put, as it is turned. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MaskRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MaskView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/copies/{copy}.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A base as it will look from above. */
+        get: {
+            parameters: {
+                query?: {
+                    px?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    copy: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/png": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/tray.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole tray as one picture. */
+        get: {
+            parameters: {
+                query?: {
+                    px?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/png": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/sheet.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every base at its true size, with landings and numbers, to be printed. */
+        get: {
+            parameters: {
+                query?: {
+                    copies?: number[];
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/svg+xml": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/placement.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What stands where on each base, as a list. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/stack": {
         parameters: {
             query?: never;
@@ -6041,6 +7237,11 @@ export interface components {
              */
             fan: boolean;
         };
+        /**
+         * @description How different two bases are.
+         * @enum {unknown}
+         */
+        Alikeness: "nearCopy" | "alike" | "different";
         /** @description What amounts are wanted of: a set, a piece, a scheme, or everything. */
         AmountsRequest: {
             /**
@@ -6125,6 +7326,270 @@ export interface components {
              * @description That coat; none for the last one of the zone.
              */
             afterCoatId?: null | string;
+        };
+        /** @description A change of a family. */
+        BaseFamilyChange: {
+            /**
+             * Format: int32
+             * @description The version that was changed.
+             */
+            version: number;
+            /** @description What it should be. */
+            family: components["schemas"]["BaseFamilyDraft"];
+        };
+        /** @description A family of bases. */
+        BaseFamilyDraft: {
+            /** @description Name. */
+            name: string;
+            /** @description Clusters. */
+            clusters: components["schemas"]["ClusterDraft"][];
+            /** @description Shares of crackle, coarse grit, fine grit, fine sand and bare skim; they add up to 1. */
+            shares: number[];
+            /**
+             * Format: double
+             * @description Skim, mm.
+             */
+            skimMm: number;
+            /**
+             * Format: double
+             * @description Rise, mm.
+             */
+            riseMm: number;
+            /**
+             * Format: double
+             * @description Crackle, mm.
+             */
+            crackleMm: number;
+            /**
+             * Format: double
+             * @description Share that stays calm.
+             */
+            calm: number;
+            /**
+             * Format: double
+             * @description How much wider than usual the rim stays free, mm.
+             */
+            rimMm: number;
+            /**
+             * Format: double
+             * @description Static grass round the tufts.
+             */
+            grass: number;
+            /**
+             * Format: int32
+             * @description Fewest tufts together.
+             */
+            leastTufts: number;
+            /** @description The liveliest piece may stand before the feet. */
+            livelyFront: boolean;
+            /** @description Colour of the ground. */
+            ground: string;
+            /** @description Colour of the crust. */
+            crust: string;
+            /** @description Colour in its cracks. */
+            crack: string;
+            /** @description Colour of its edges. */
+            light: string;
+            /** @description Colour of its tufts. */
+            tufts: string;
+        };
+        /** @description A family of the bench. */
+        BaseFamilyView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Version to send back with a change.
+             */
+            version: number;
+            /** @description The family. */
+            family: components["schemas"]["BaseFamilyDraft"];
+        };
+        /** @description What stands on a base. */
+        BaseFigureDraft: {
+            /** @description How it stands. */
+            stance: components["schemas"]["Stance"];
+            /**
+             * Format: double
+             * @description Length of a foot or wheel, or diameter of a stem, mm.
+             * @default 0
+             */
+            landingMm: number;
+            /**
+             * Format: double
+             * @description Width of a foot or wheel, mm.
+             * @default 0
+             */
+            landingWidthMm: number;
+            /**
+             * Format: double
+             * @description Between feet or wheels from side to side, mm.
+             * @default 0
+             */
+            spreadMm: number;
+            /**
+             * Format: double
+             * @description Between axles, mm.
+             * @default 0
+             */
+            axlesMm: number;
+            /**
+             * Format: double
+             * @description Its middle, to the right, mm.
+             * @default 0
+             */
+            atXMm: number;
+            /**
+             * Format: double
+             * @description Its middle, to the rear, mm.
+             * @default 0
+             */
+            atYMm: number;
+            /**
+             * Format: double
+             * @description Room under what hangs over, mm.
+             * @default 0
+             */
+            hemMm: number;
+            /**
+             * Format: double
+             * @description How far that reaches, mm.
+             * @default 0
+             */
+            overhangMm: number;
+            /**
+             * @description The ground between the landings stays free.
+             * @default false
+             */
+            hullFree: boolean;
+            /**
+             * Format: double
+             * @description What it weighs, g; 0 where that is not known.
+             * @default 0
+             */
+            weightG: number;
+            /**
+             * Format: double
+             * @description Its middle of mass above the base, mm.
+             * @default 0
+             */
+            centreMm: number;
+        };
+        /** @description Form of a base. */
+        BaseFormDraft: {
+            /** @description Outline. */
+            shape: components["schemas"]["BaseShape"];
+            /**
+             * Format: double
+             * @description Side to side or diameter, mm.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Front to rear, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Bevel, mm.
+             * @default 1
+             */
+            bevelMm: number;
+            /**
+             * Format: double
+             * @description Height of its top face, mm.
+             * @default 3.2
+             */
+            heightMm: number;
+        };
+        /**
+         * @description Outline of a base.
+         * @enum {unknown}
+         */
+        BaseShape: "round" | "oval" | "rectangle";
+        /** @description A base of a tray. */
+        BaseView: {
+            /**
+             * Format: int32
+             * @description Number, from 1.
+             */
+            copy: number;
+            /** @description All that is kept of it. */
+            kept: components["schemas"]["TrayCopyDraft"];
+            /** @description Its form in words. */
+            word: string;
+            /** @description Elements as they stand. */
+            elements: components["schemas"]["StandingView"][];
+            /** @description Where something stands. */
+            landings: components["schemas"]["SeatPlace"][];
+            /** @description What hangs over. */
+            free: components["schemas"]["SeatPlace"][];
+            /**
+             * Format: double
+             * @description Width of the rim that stays free, mm.
+             */
+            marginMm: number;
+            /**
+             * Format: double
+             * @description How well it is composed; 0 is best.
+             */
+            score: number;
+            /**
+             * Format: double
+             * @description Share of calm ground.
+             */
+            calm: number;
+            /**
+             * Format: double
+             * @description How well it belongs to its family, 0..1.
+             */
+            resemblance: number;
+            /** @description Shares of the textures as they came out. */
+            shares: number[];
+            /** @description What looks placed by a machine. */
+            marks: string[];
+            /** @description What else there is to say. */
+            notes: string[];
+            /** @description What it takes, without loss. */
+            takes: components["schemas"]["QuantitiesView"];
+            steady: null | components["schemas"]["SteadyView"];
+            /** @description Mark of its picture: another mark, another picture. */
+            picture: string;
+            /** @description Something of it is glued down already: it stays as it is. */
+            laid: boolean;
+        };
+        /** @description What a preview answers. */
+        BasesLook: {
+            /** @description The bases. */
+            bases: components["schemas"]["BaseView"][];
+            /** @description Every pair. */
+            differences: components["schemas"]["DifferenceView"][];
+            /** @description What they take, loss counted. */
+            takes: components["schemas"]["QuantitiesView"];
+            /** @description What lacks, and what stands in. */
+            lacking: string[];
+        };
+        /** @description Up to four bases, looked at without being kept. */
+        BasesPreview: {
+            /** @description Family. */
+            family: components["schemas"]["BaseFamilyDraft"];
+            /** @description The bases; what is locked on them stays. */
+            bases: components["schemas"]["TrayCopyDraft"][];
+            /** @description Boxes there are. */
+            stock: components["schemas"]["BoxView"][];
+            /**
+             * Format: int64
+             * @description Seed.
+             */
+            seed: number;
+            /**
+             * @description Whether they are rolled; else they are read as they stand.
+             * @default true
+             */
+            roll: boolean;
         };
         /**
          * @description What a film or ground answers to a carrier: the least age at which it holds, or what remains at any age.
@@ -6230,6 +7695,90 @@ export interface components {
             version: number;
             /** @description Its figures. */
             bottle: components["schemas"]["BottleDraft"];
+        };
+        /** @description A change of a box. */
+        BoxChange: {
+            /**
+             * Format: int32
+             * @description The version that was changed.
+             */
+            version: number;
+            /** @description What it should be. */
+            box: components["schemas"]["BoxDraft"];
+        };
+        /** @description A box of elements. */
+        BoxDraft: {
+            /** @description Name. */
+            name: string;
+            /** @description Kind. */
+            kind: components["schemas"]["ElementKind"];
+            /**
+             * Format: double
+             * @description Usual length, mm.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Usual width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Usual height, mm.
+             */
+            heightMm: number;
+            /**
+             * Format: double
+             * @description How much they differ.
+             */
+            spread: number;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            count: number;
+        };
+        /** @description A box as a tray uses it. */
+        BoxUse: {
+            /**
+             * Format: uuid
+             * @description The box; null where it is not on the shelf any more.
+             */
+            boxId: string;
+            /** @description Name. */
+            name: string;
+            /** @description Kind. */
+            kind: components["schemas"]["ElementKind"];
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            count: number;
+            /**
+             * Format: int32
+             * @description How many the tray still takes of them; what is glued down already is in no box.
+             */
+            used: number;
+            /**
+             * Format: int32
+             * @description How many are missing for that.
+             */
+            short: number;
+        };
+        /** @description A box of the bench. */
+        BoxView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Version to send back with a change.
+             */
+            version: number;
+            /** @description The box. */
+            box: components["schemas"]["BoxDraft"];
         };
         /**
          * @description Brittle crackle or texture before a wash.
@@ -6457,6 +8006,34 @@ export interface components {
             version: number;
             /** @description What it should be. */
             settings: components["schemas"]["ZoneSettings"];
+        };
+        /** @description A cluster of a family. */
+        ClusterDraft: {
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description One cluster of each group is laid on a base.
+             */
+            group: number;
+            /**
+             * Format: double
+             * @description Smallest size of base it is for, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Size up to which it is for, mm.
+             */
+            toMm: number;
+            /** @description Its elements, the heart first. */
+            elements: components["schemas"]["WishedDraft"][];
+            /**
+             * Format: double
+             * @description How often it is drawn.
+             * @default 1
+             */
+            weight: number;
         };
         /** @description How the amount of one coat comes about. */
         CoatAmountView: {
@@ -6813,6 +8390,33 @@ export interface components {
             /** @description Coverage at recess, face, edge. */
             coverage: number[];
         };
+        /** @description How different two copies are. */
+        DifferenceView: {
+            /**
+             * Format: int32
+             * @description One, from 1.
+             */
+            a: number;
+            /**
+             * Format: int32
+             * @description The other.
+             */
+            b: number;
+            /**
+             * Format: double
+             * @description 0 the same, 1 nothing in common; the least over turns and mirror.
+             */
+            distance: number;
+            /**
+             * Format: double
+             * @description What it is without turning.
+             */
+            asTheyStand: number;
+            /** @description In words. */
+            judged: components["schemas"]["Alikeness"];
+            /** @description They stand side by side. */
+            beside: boolean;
+        };
         /**
          * @description How the painter said it; all ways become the fraction of paint in the mix.
          * @enum {unknown}
@@ -6973,6 +8577,85 @@ export interface components {
          * @enum {unknown}
          */
         Effect: "plain" | "metallic" | "fluorescent";
+        /** @description An element of a base. */
+        ElementDraft: {
+            /**
+             * Format: uuid
+             * @description The box it comes from.
+             */
+            boxId: string;
+            /** @description What the box is called. */
+            name: string;
+            /** @description Kind. */
+            kind: components["schemas"]["ElementKind"];
+            /**
+             * Format: int64
+             * @description Seed of its outline.
+             */
+            seed: number;
+            /**
+             * Format: double
+             * @description Length, mm.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+            /**
+             * Format: double
+             * @description Its middle, to the right, mm.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Its middle, to the rear, mm.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description Turned counter-clockwise, degrees.
+             */
+            angleDeg: number;
+            /**
+             * Format: int32
+             * @description Its cluster, from 0.
+             * @default 0
+             */
+            cluster: number;
+            /**
+             * @description Its cluster gathers round it.
+             * @default false
+             */
+            heart: boolean;
+            /**
+             * @description It stays where it is.
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Format: double
+             * @description How far it is to stand out over the edge, mm.
+             * @default 0
+             */
+            overhangMm: number;
+            /**
+             * @description What it stands in for.
+             * @default
+             */
+            insteadOf: string;
+        };
+        /**
+         * @description What stands on the ground of a base.
+         * @enum {unknown}
+         */
+        ElementKind: "slate" | "cork" | "bark" | "stone" | "pebble" | "tuft" | "debris" | "pipe" | "post";
         /** @description Colours of a zone at one height above the foot, after each coat: recess, face and edge. */
         ElevationView: {
             /**
@@ -7811,6 +9494,58 @@ export interface components {
              * @description Length of one on the model, mm.
              */
             lengthMm: number;
+        };
+        /** @description Where an element may be put on a base, as it is turned. */
+        MaskRequest: {
+            /**
+             * Format: int32
+             * @description Number of the copy.
+             */
+            copy: number;
+            /**
+             * Format: int32
+             * @description Place of the element in its list, from 0.
+             */
+            element: number;
+            /**
+             * Format: double
+             * @description As it is turned, degrees.
+             */
+            angleDeg: number;
+        };
+        /** @description Where an element may be put: a grid, row by row from the front left. */
+        MaskView: {
+            /**
+             * Format: double
+             * @description Side of a cell, mm.
+             */
+            stepMm: number;
+            /**
+             * Format: int32
+             * @description Cells across.
+             */
+            columns: number;
+            /**
+             * Format: int32
+             * @description Cells from front to rear.
+             */
+            rows: number;
+            /**
+             * Format: double
+             * @description Middle of the first cell, mm.
+             */
+            fromX: number;
+            /**
+             * Format: double
+             * @description Middle of the first cell, mm.
+             */
+            fromY: number;
+            /** @description A letter a cell: a dot where it may stand, else the first letter of what stands in the way. */
+            cells: string;
+            /** @description What the letters mean. */
+            reasons: {
+                [key: string]: string;
+            };
         };
         /** @description Where the closest stack goes. */
         MatchAdoption: {
@@ -8898,6 +10633,8 @@ export interface components {
              * @description Steps in all, counted copy by copy.
              */
             steps: number;
+            /** @description Its copies are bases whose layouts are kept. */
+            hasTray: boolean;
         };
         /** @description A pasted list of pieces. */
         PiecePaste: {
@@ -8994,6 +10731,19 @@ export interface components {
             piece: string;
             /** @description Name of the zone. */
             zone: string;
+        };
+        /** @description A place, mm: to the right, to the rear. */
+        PlaceView: {
+            /**
+             * Format: double
+             * @description To the right, mm.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description To the rear, mm.
+             */
+            y: number;
         };
         /** @description A plan beside the one that it took the place of. */
         PlanComparison: {
@@ -9353,6 +11103,49 @@ export interface components {
             /** @description Recess, face and edge once it is on; none for a part. */
             look: string[];
         };
+        /** @description What bases take. */
+        QuantitiesView: {
+            /**
+             * Format: double
+             * @description Paste, ml.
+             */
+            pasteMl: number;
+            /**
+             * Format: double
+             * @description Crackle paste, ml.
+             */
+            crackleMl: number;
+            /**
+             * Format: double
+             * @description Coarse grit, g.
+             */
+            coarseG: number;
+            /**
+             * Format: double
+             * @description Fine grit, g.
+             */
+            fineG: number;
+            /**
+             * Format: double
+             * @description Fine sand, g.
+             */
+            sandG: number;
+            /**
+             * Format: double
+             * @description PVA, ml.
+             */
+            pvaMl: number;
+            /**
+             * Format: double
+             * @description Thinned glue, ml.
+             */
+            sealMl: number;
+            /**
+             * Format: double
+             * @description Super glue, drops.
+             */
+            superGlueDrops: number;
+        };
         /** @description Paints that a colour is to be mixed from. */
         RatioQuestion: {
             /** @description Two to four paints. */
@@ -9420,6 +11213,59 @@ export interface components {
             whiteSpirit: components["schemas"]["BearsRow"];
             /** @description Against lacquer thinner and cans. */
             lacquerThinner: components["schemas"]["BearsRow"];
+        };
+        /** @description What is rolled anew. */
+        RollRequest: {
+            /**
+             * Format: int32
+             * @description Version of the tray that it is asked for.
+             */
+            version: number;
+            /**
+             * Format: int64
+             * @description Seed: the same gives the same.
+             */
+            seed: number;
+            /** @description Numbers of the copies; all that are not locked where none are named. */
+            copies?: null | number[];
+            /**
+             * Format: int32
+             * @description Number of a copy from which the one that is named is to get farther; null where it is not about two.
+             */
+            awayFrom?: null | number;
+            /**
+             * Format: int32
+             * @description Rolls a copy to choose from, 1 to 24.
+             * @default 12
+             */
+            rolls: number;
+        };
+        /**
+         * @description How far a roll of a tray is.
+         * @enum {unknown}
+         */
+        RollStatus: "waiting" | "running" | "ended" | "cancelled" | "failed";
+        /** @description A roll that is under way, or was. */
+        RollView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description How far it is. */
+            status: components["schemas"]["RollStatus"];
+            /**
+             * Format: int32
+             * @description Layouts grown.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Layouts that will be grown.
+             */
+            of: number;
+            /** @description What there is to say of its end. */
+            message: string;
         };
         /** @description What the room sensor shows. */
         RoomReading: {
@@ -9705,6 +11551,18 @@ export interface components {
             names: components["schemas"]["Found"][];
             /** @description In the log, the newest first. */
             entries: components["schemas"]["FoundEntry"][];
+        };
+        /** @description A landing or a free height. */
+        SeatPlace: {
+            /** @description What stands or hangs there. */
+            name: string;
+            /** @description Its outline. */
+            outline: components["schemas"]["PlaceView"][];
+            /**
+             * Format: double
+             * @description Height: of the landing, or of the room below.
+             */
+            mm: number;
         };
         /** @description A set as its card shows it. */
         SetCard: {
@@ -9993,6 +11851,11 @@ export interface components {
             coats: components["schemas"]["CoatDraft"][];
             schools?: null | components["schemas"]["Schools"];
         };
+        /**
+         * @description How a figure stands.
+         * @enum {unknown}
+         */
+        Stance: "none" | "twoFeet" | "oneFoot" | "fourWheels" | "stem";
         /** @description A material that stands in. */
         StandInView: {
             /** @description What was used. */
@@ -10009,11 +11872,55 @@ export interface components {
              */
             deltaE: number;
         };
+        /** @description An element as it stands. */
+        StandingView: {
+            /** @description The element. */
+            element: components["schemas"]["ElementDraft"];
+            /** @description Its outline. */
+            outline: components["schemas"]["PlaceView"][];
+            /**
+             * Format: double
+             * @description Ground under it, mm above the top face.
+             */
+            standsAtMm: number;
+            /** @description What it breaks; empty where it stands well. */
+            fault: string;
+        };
         /**
          * @description Where a step is done, and so what has to be set up for it.
          * @enum {unknown}
          */
         Station: "brush" | "sponge" | "dryBrush" | "airbrush" | "spirit" | "can" | "assembly" | "preparing" | "masking";
+        /** @description How a base stands. */
+        SteadyView: {
+            /**
+             * Format: double
+             * @description Degrees at which it tips.
+             */
+            tipsAtDeg: number;
+            /**
+             * Format: double
+             * @description Steel under it for the degrees wanted, g; null where none does it.
+             */
+            weightG: null | number;
+            /**
+             * Format: double
+             * @description Most that fits, g.
+             */
+            fitsG: number;
+            /**
+             * Format: double
+             * @description Degrees with it.
+             */
+            withWeightDeg: number;
+            /**
+             * Format: double
+             * @description Degrees wanted.
+             */
+            wantedDeg: number;
+            /** @description In words. */
+            verdict: string;
+        };
         /**
          * @description How the shelf stands to a need.
          * @enum {unknown}
@@ -10357,6 +12264,119 @@ export interface components {
              */
             thinner?: "water" | "acrylicMedium" | "alcohol" | "whiteSpirit" | "lacquerThinner" | null;
         };
+        /** @description A tray to begin with. */
+        TrayBegin: {
+            /**
+             * Format: uuid
+             * @description The family.
+             */
+            familyId: string;
+            /** @description Bases by form. */
+            groups: components["schemas"]["TrayGroup"][];
+        };
+        /** @description A change of a tray. */
+        TrayChange: {
+            /**
+             * Format: int32
+             * @description The version that was changed; 0 where there was none.
+             */
+            version: number;
+            /** @description What it should be. */
+            tray: components["schemas"]["TrayDraft"];
+        };
+        /** @description A base of a tray: all that has to be kept of it. */
+        TrayCopyDraft: {
+            /** @description Form. */
+            form: components["schemas"]["BaseFormDraft"];
+            /** @description What stands on it. */
+            figure: components["schemas"]["BaseFigureDraft"];
+            /**
+             * Format: int64
+             * @description Seed of its ground.
+             */
+            seed: number;
+            /** @description Elements. */
+            elements: components["schemas"]["ElementDraft"][];
+            /**
+             * @description The whole base stays as it is.
+             * @default false
+             */
+            locked: boolean;
+        };
+        /** @description What of a tray is kept. */
+        TrayDraft: {
+            /**
+             * Format: uuid
+             * @description The family.
+             */
+            familyId: string;
+            /** @description Its copies. */
+            copies: components["schemas"]["TrayCopyDraft"][];
+        };
+        /** @description Bases of one form, to begin a tray with. */
+        TrayGroup: {
+            /** @description Form. */
+            form: components["schemas"]["BaseFormDraft"];
+            /** @description How figures stand on them. */
+            stance: components["schemas"]["Stance"];
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            copies: number;
+        };
+        /** @description The tray of a piece. */
+        TrayOfPiece: {
+            tray: null | components["schemas"]["TrayView"];
+        };
+        /** @description A tray. */
+        TrayView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Version to send back with a change.
+             */
+            version: number;
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /**
+             * Format: uuid
+             * @description The family.
+             */
+            familyId: string;
+            /** @description What it is called. */
+            family: string;
+            /** @description Its bases. */
+            bases: components["schemas"]["BaseView"][];
+            /** @description Numbers of the copies, row by row as they stand on the tray. */
+            rows: number[][];
+            /** @description Pairs that stand side by side, and those that are too much alike wherever they stand. */
+            differences: components["schemas"]["DifferenceView"][];
+            /**
+             * Format: double
+             * @description The least of all pairs; null for one base.
+             */
+            leastDifference: null | number;
+            /**
+             * Format: double
+             * @description Mean of all pairs.
+             */
+            meanDifference: null | number;
+            /** @description What all of it takes, loss counted. */
+            takes: components["schemas"]["QuantitiesView"];
+            /** @description Boxes, and what the tray uses of them. */
+            boxes: components["schemas"]["BoxUse"][];
+            /** @description What lacked when it was rolled last, what stands in, which bases go without. */
+            lacking: string[];
+            roll: null | components["schemas"]["RollView"];
+        };
         /** @description A shared filter and dust. */
         UnifierView: {
             /** @description The filter; none where none helps. */
@@ -10462,6 +12482,16 @@ export interface components {
             summary: components["schemas"]["PlanSummary"];
             request: null | components["schemas"]["PlanRequest"];
         };
+        /** @description Elements that a family wishes for. */
+        WishedDraft: {
+            /** @description Kind. */
+            kind: components["schemas"]["ElementKind"];
+            /**
+             * Format: double
+             * @description About how long, mm.
+             */
+            lengthMm: number;
+        };
         /** @description What painters call what has no table of its own. */
         WordsView: {
             /** @description Reliefs. */
@@ -10506,6 +12536,22 @@ export interface components {
             };
             /** @description What a search is at. */
             solveStage: {
+                [key: string]: string;
+            };
+            /** @description How figures stand on bases. */
+            stance: {
+                [key: string]: string;
+            };
+            /** @description Outlines of bases. */
+            baseShape: {
+                [key: string]: string;
+            };
+            /** @description What stands on bases. */
+            elementKind: {
+                [key: string]: string;
+            };
+            /** @description What covers their ground. */
+            texture: {
                 [key: string]: string;
             };
         };

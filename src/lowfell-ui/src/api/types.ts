@@ -111,3 +111,12 @@ export interface MixWish {
   ground: string;
   totalMl: number;
 }
+export type Tray = Full<Schemas["TrayView"]>;
+export type TrayBase = Full<Schemas["BaseView"]>;
+export type TrayCopy = Full<Schemas["TrayCopyDraft"]>;
+export type BaseElement = Full<Schemas["ElementDraft"]>;
+export type BaseFamily = Full<Schemas["BaseFamilyDraft"]>;
+export type BaseFamilyRow = Full<Schemas["BaseFamilyView"]>;
+export type ElementBox = Full<Schemas["BoxView"]>;
+export type TrayRoll = Full<Schemas["RollView"]>;
+export type OpenGround = Schemas["MaskView"];

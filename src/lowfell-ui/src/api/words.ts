@@ -36,6 +36,10 @@ export const waitedForWord = {} as Record<Wait["kind"], string>;
 export const logKindWord = {} as Record<LogKind, string>;
 export const workedWithWord = {} as Record<WorkedWith, string>;
 export const solveStageWord = {} as Record<SolveStage, string>;
+export const stanceWord = {} as Record<components["schemas"]["Stance"], string>;
+export const baseShapeWord = {} as Record<components["schemas"]["BaseShape"], string>;
+export const elementKindWord = {} as Record<components["schemas"]["ElementKind"], string>;
+export const textureWord = {} as Record<"crackle" | "coarse" | "fine" | "sand" | "skim", string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
 let known: Craft | null = null;
@@ -72,6 +76,10 @@ export function learn(craft: Craft) {
   Object.assign(logKindWord, words.logKind);
   Object.assign(workedWithWord, words.workedWith);
   Object.assign(solveStageWord, words.solveStage);
+  Object.assign(stanceWord, words.stance);
+  Object.assign(baseShapeWord, words.baseShape);
+  Object.assign(elementKindWord, words.elementKind);
+  Object.assign(textureWord, words.texture);
 }
 
 /** The host's tables. */

@@ -65,6 +65,11 @@ export const places: Place[] = [
           load: async () => (await import("../features/stack/StackScreen")).StackScreen,
         },
         {
+          path: "base",
+          label: "Base",
+          load: async () => (await import("../features/bases/BaseScreen")).BaseScreen,
+        },
+        {
           path: "amounts",
           label: "Amounts",
           load: async () => (await import("../features/amounts/PieceAmounts")).PieceAmounts,

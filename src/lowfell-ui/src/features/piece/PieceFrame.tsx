@@ -78,6 +78,11 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
             Coats
           </NavLink>
         )}
+        {(page.hasTray || isBase(page)) && (
+          <NavLink to={`${base}/base`} className={viewLink}>
+            Base
+          </NavLink>
+        )}
         <NavLink to={`${base}/amounts`} className={viewLink}>
           Amounts
         </NavLink>
@@ -93,6 +98,9 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
     </div>
   );
 }
+
+/** A piece that is called a base, or lies flat and is round, may have a tray. */
+const isBase = (page: PiecePage) => page.piece.piece.kind === "base" || page.piece.piece.shape === "disc";
 
 const lastOf = (zones: ZoneView[]) => (zones.find((z) => z.id === lastZone()) ?? zones[0])?.id;
 

@@ -1,0 +1,97 @@
+namespace Lowfell.Store;
+
+/// <summary>A tray of bases: the layouts of a piece's copies.</summary>
+public sealed class TrayRow : IBenchRow, IVersionedRow
+{
+    /// <summary>Identity.</summary>
+    public Guid Id { get; set; }
+
+    /// <inheritdoc/>
+    public Guid BenchId { get; set; }
+
+    /// <inheritdoc/>
+    public int Version { get; set; } = 1;
+
+    /// <summary>The piece whose copies they are.</summary>
+    public Guid PieceId { get; set; }
+
+    /// <summary>The piece.</summary>
+    public PieceRow? Piece { get; set; }
+
+    /// <summary>The family.</summary>
+    public Guid FamilyId { get; set; }
+
+    /// <summary>The family.</summary>
+    public BaseFamilyRow? Family { get; set; }
+
+    /// <summary>Its copies with all that has to be kept of them, as JSON.</summary>
+    public required string Copies { get; set; }
+
+    /// <summary>What lacked when it was rolled last, as JSON.</summary>
+    public string Lacking { get; set; } = "[]";
+
+    /// <summary>Numbers of the copies on which stones and props are glued down; what lies there is no longer in its box.</summary>
+    public List<int> StonesLaid { get; set; } = [];
+
+    /// <summary>Numbers of the copies on which the tufts are planted.</summary>
+    public List<int> TuftsLaid { get; set; } = [];
+}
+
+/// <summary>How far a roll of a tray is.</summary>
+public enum RollStatus
+{
+    /// <summary>It waits for a host.</summary>
+    Waiting,
+
+    /// <summary>It is being rolled.</summary>
+    Running,
+
+    /// <summary>The tray has been laid anew.</summary>
+    Ended,
+
+    /// <summary>It was ended by the painter; the tray is as it was.</summary>
+    Cancelled,
+
+    /// <summary>It failed; the tray is as it was.</summary>
+    Failed,
+}
+
+/// <summary>A roll of a whole tray, as a job.</summary>
+public sealed class TrayRollRow : IBenchRow
+{
+    /// <summary>Identity.</summary>
+    public Guid Id { get; set; }
+
+    /// <inheritdoc/>
+    public Guid BenchId { get; set; }
+
+    /// <summary>The tray.</summary>
+    public Guid TrayId { get; set; }
+
+    /// <summary>The tray.</summary>
+    public TrayRow? Tray { get; set; }
+
+    /// <summary>What is to be rolled, as JSON.</summary>
+    public required string Request { get; set; }
+
+    /// <summary>How far it is.</summary>
+    public RollStatus Status { get; set; }
+
+    /// <summary>Layouts grown.</summary>
+    public int Done { get; set; }
+
+    /// <summary>Layouts that will be grown.</summary>
+    public int Of { get; set; }
+
+    /// <summary>The painter wants it ended.</summary>
+    public bool CancelWanted { get; set; }
+
+    /// <summary>When it was asked for.</summary>
+    public DateTimeOffset AskedAt { get; set; }
+
+    /// <summary>When it ended.</summary>
+    public DateTimeOffset? EndedAt { get; set; }
+
+    /// <summary>What there is to say of its end.</summary>
+    public string Message { get; set; } = "";
+}

@@ -1,0 +1,203 @@
+using System.IO.Hashing;
+using System.Runtime.InteropServices;
+using Lowfell.Core.Bases.Elements;
+using Lowfell.Core.Bases.Forms;
+using Lowfell.Core.Bases.Layouts;
+using Lowfell.Core.Bases.Likeness;
+using Lowfell.Core.Bases.Making;
+using Lowfell.Store;
+using Lowfell.Web.Api;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Bases;
+
+/// <summary>Reads, keeps and rolls trays.</summary>
+/// <param name="db">Database.</param>
+/// <param name="memory">Layouts that were reckoned before.</param>
+public sealed class TrayDesk(LowfellDb db, LayoutMemory memory)
+{
+    private const int MostToldAlike = 40;
+
+    /// <summary>Most copies that are rolled while the painter waits; more are a job.</summary>
+    internal const int MostAtOnce = 4;
+
+    /// <summary>A tray with its family; null where the piece has none.</summary>
+    internal Task<TrayRow?> OfPieceAsync(Guid pieceId, CancellationToken cancel) => db.Trays.Include(t => t.Family).SingleOrDefaultAsync(t => t.PieceId == pieceId, cancel);
+
+    /// <summary>A tray by its id.</summary>
+    internal async Task<TrayRow> RowAsync(Guid id, CancellationToken cancel) => await db.Trays.Include(t => t.Family).Include(t => t.Piece).SingleOrDefaultAsync(t => t.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+
+    /// <summary>Its copies.</summary>
+    internal static IReadOnlyList<TrayCopyDraft> Copies(TrayRow tray) => Kept.Read<List<TrayCopyDraft>>(tray.Copies);
+
+    /// <summary>Its family.</summary>
+    internal static BaseFamily Family(TrayRow tray) => Kept.Read<BaseFamilyDraft>(tray.Family!.Rules).ToCore() with { Name = tray.Family.Name };
+
+    /// <summary>Layouts of copies, as they were reckoned before or are now.</summary>
+    internal IReadOnlyList<Layout> Layouts(IReadOnlyList<TrayCopyDraft> copies, BaseFamily family)
+    {
+        var layouts = new Layout[copies.Count];
+        Parallel.For(0, copies.Count, i => layouts[i] = memory.Of(copies[i], family).Layout);
+        return layouts;
+    }
+
+    /// <summary>A tray with all that follows from it.</summary>
+    internal async Task<TrayView> ViewAsync(TrayRow tray, CancellationToken cancel)
+    {
+        var (copies, family) = (Copies(tray), Family(tray));
+        var known = new LayoutMemory.Known[copies.Count];
+        Parallel.For(0, copies.Count, i => known[i] = memory.Of(copies[i], family));
+        var order = TrayOrder.Of([.. known.Select(k => k.Layout.Form)]);
+        var (differences, least, mean) = Differences([.. known.Select(k => k.Impression)], order.Neighbours);
+        var boxes = await db.ElementBoxes.AsNoTracking().OrderBy(b => b.Kind).ThenByDescending(b => b.LengthMm).ToListAsync(cancel);
+        var roll = await db.TrayRolls.AsNoTracking().Where(r => r.TrayId == tray.Id).OrderByDescending(r => r.AskedAt).FirstOrDefaultAsync(cancel);
+        return new(
+            tray.Id,
+            tray.Version,
+            tray.PieceId,
+            tray.FamilyId,
+            tray.Family!.Name,
+            [.. known.Select((k, i) => TrayWriter.Base(i + 1, copies[i], k, IsLaid(tray, i + 1)))],
+            [.. order.Rows.Select(r => r.Select(i => i + 1).ToList())],
+            differences,
+            least,
+            mean,
+            TrayWriter.Takes(BaseQuantities.Of([.. known.Select(k => k.Takes)])),
+            Uses(boxes, tray, copies),
+            Kept.Read<List<string>>(tray.Lacking),
+            roll is null ? null : TrayWriter.Roll(roll));
+    }
+
+    /// <summary>Keeps what a tray should be; what breaks its locks or asks for more than there is, is refused by name.</summary>
+    internal async Task KeepAsync(TrayRow tray, IReadOnlyList<TrayCopyDraft> copies, IReadOnlyList<string>? lacking, CancellationToken cancel)
+    {
+        var family = Family(tray);
+        tray.Copies = Kept.Write(copies);
+        if (lacking is not null)
+        {
+            tray.Lacking = Kept.Write(lacking);
+        }
+
+        // What a copy takes is what its coats are laid with.
+        var takes = Layouts(copies, family).Select(BaseQuantities.Of).ToList();
+        var piece = tray.Piece ?? await db.Pieces.SingleAsync(p => p.Id == tray.PieceId, cancel);
+        double Mean(Func<BaseQuantities, double> of) => Math.Round(takes.Average(of), 4);
+        (piece.LaidPasteMl, piece.LaidCrackleMl, piece.LaidGlueMl, piece.LaidGritMl, piece.LaidDripMl) =
+            (Mean(t => t.PasteMl), Mean(t => t.CrackleMl), Mean(t => t.PvaMl), Mean(t => t.GritMl), Mean(t => t.SealMl));
+        db.Entry(tray).State = db.Entry(tray).State == EntityState.Unchanged ? EntityState.Modified : db.Entry(tray).State;
+        await db.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>Checks what stands on a tray against the forms; layouts that break a rule are kept and told of.</summary>
+    internal static void Check(IReadOnlyList<TrayCopyDraft> copies, string path)
+    {
+        var checks = new Checks();
+        for (var i = 0; i < copies.Count; i++)
+        {
+            Check(copies[i], $"{path}[{i}]", checks);
+        }
+
+        checks.Enforce();
+    }
+
+    private static void Check(TrayCopyDraft copy, string path, Checks checks)
+    {
+        if (copy.Form.Shape == BaseShape.Round && Math.Abs(copy.Form.LengthMm - copy.Form.WidthMm) > 0.01)
+        {
+            checks.Fault($"{path}.form.widthMm", FormattableString.Invariant($"A round base is as wide as long; {copy.Form.LengthMm:0.##} and {copy.Form.WidthMm:0.##} mm are not the same. Call it oval."));
+        }
+        else if (copy.Figure is { Stance: not Stance.None } f && (f.LandingMm <= 0 || f.LandingWidthMm <= 0))
+        {
+            checks.Fault($"{path}.figure.landingMm", "What stands on a base has a landing of some length and width, in mm.");
+        }
+        else if (copy.Seat().Fault() is { } fault)
+        {
+            checks.Fault($"{path}.figure", fault);
+        }
+    }
+
+    /// <summary>Whether something of a copy is glued down.</summary>
+    internal static bool IsLaid(TrayRow tray, int copy) => tray.StonesLaid.Contains(copy) || tray.TuftsLaid.Contains(copy);
+
+    /// <summary>Copies as a roll finds them: what is glued down is locked.</summary>
+    internal static IReadOnlyList<TrayCopyDraft> ToRoll(TrayRow tray) => [.. Copies(tray).Select((c, i) => IsLaid(tray, i + 1) ? c with { Locked = true } : c)];
+
+    /// <summary>Rolled copies with the locks that the painter set.</summary>
+    internal static IReadOnlyList<TrayCopyDraft> AsLocked(IReadOnlyList<TrayCopyDraft> rolled, IReadOnlyList<TrayCopyDraft> before) => [.. rolled.Zip(before, (r, b) => r with { Locked = b.Locked })];
+
+    /// <summary>Boxes as a roll finds them: what is glued down on locked copies is counted in with what is left.</summary>
+    internal async Task<IReadOnlyList<ElementStock>> StockAsync(TrayRow tray, CancellationToken cancel)
+    {
+        var copies = Copies(tray);
+        var laid = copies.Index().SelectMany(c => c.Item.Elements.Where(e => (e.Kind.IsRigid() ? tray.StonesLaid : tray.TuftsLaid).Contains(c.Index + 1))).GroupBy(e => e.BoxId).ToDictionary(g => g.Key, g => g.Count());
+        return [.. (await StockAsync(cancel)).Select(s => s with { Count = s.Count + laid.GetValueOrDefault(s.Class.Id) })];
+    }
+
+    private static IEnumerable<ElementDraft> StillToLay(TrayRow tray, IReadOnlyList<TrayCopyDraft> copies) =>
+        copies.Index().SelectMany(c => c.Item.Elements.Where(e => !(e.Kind.IsRigid() ? tray.StonesLaid : tray.TuftsLaid).Contains(c.Index + 1)));
+
+    /// <summary>The stock as Core knows it.</summary>
+    private async Task<IReadOnlyList<ElementStock>> StockAsync(CancellationToken cancel) => (await db.ElementBoxes.AsNoTracking().ToListAsync(cancel)).ConvertAll(b => b.ToCore());
+
+    /// <summary>Every pair, those side by side and those too much alike told; least and mean over all.</summary>
+    internal static (IReadOnlyList<DifferenceView> Told, double? Least, double? Mean) Differences(IReadOnlyList<Impression> impressions, IReadOnlyList<(int A, int B)> neighbours)
+    {
+        var beside = neighbours.ToHashSet();
+        var all = new List<DifferenceView>();
+        for (var a = 0; a < impressions.Count; a++)
+        {
+            for (var b = a + 1; b < impressions.Count; b++)
+            {
+                var distance = impressions[a].From(impressions[b], out var asTheyStand);
+                all.Add(new(a + 1, b + 1, Math.Round(distance, 3), Math.Round(asTheyStand, 3), Impression.Judge(distance), beside.Contains((a, b)) || beside.Contains((b, a))));
+            }
+        }
+
+        return (
+            [.. all.Where(d => d.Beside), .. all.Where(d => !d.Beside && d.Judged != Alikeness.Different).OrderBy(d => d.Distance).Take(MostToldAlike)],
+            all.Count == 0 ? null : all.Min(d => d.Distance),
+            all.Count == 0 ? null : Math.Round(all.Average(d => d.Distance), 3));
+    }
+
+    private static List<BoxUse> Uses(List<ElementBoxRow> boxes, TrayRow tray, IReadOnlyList<TrayCopyDraft> copies)
+    {
+        var used = StillToLay(tray, copies).GroupBy(e => e.BoxId).ToDictionary(g => g.Key, g => (Count: g.Count(), First: g.First()));
+        List<BoxUse> uses = [.. boxes.Select(b => new BoxUse(b.Id, b.Name, b.Kind, b.Count, used.GetValueOrDefault(b.Id).Count, Math.Max(0, used.GetValueOrDefault(b.Id).Count - b.Count)))];
+        uses.AddRange(used.Where(u => boxes.TrueForAll(b => b.Id != u.Key)).Select(u => new BoxUse(u.Key, u.Value.First.Name, u.Value.First.Kind, 0, u.Value.Count, u.Value.Count)));
+        return uses;
+    }
+}
+
+/// <summary>Layouts that were reckoned, by all that they follow from.</summary>
+public sealed class LayoutMemory
+{
+    private const int Most = 2000;
+    private readonly System.Collections.Concurrent.ConcurrentDictionary<UInt128, Known> known = new();
+
+    /// <summary>A layout with its impression and what it takes.</summary>
+    /// <param name="Layout">The layout.</param>
+    /// <param name="Impression">Its impression.</param>
+    /// <param name="Takes">What it takes.</param>
+    /// <param name="Resemblance">How well it belongs.</param>
+    /// <param name="Mark">Its mark.</param>
+    internal sealed record Known(Layout Layout, Impression Impression, BaseQuantities Takes, double Resemblance, string Mark);
+
+    /// <summary>The layout of a copy as it stands.</summary>
+    internal Known Of(TrayCopyDraft copy, BaseFamily family)
+    {
+        var text = Kept.Write(copy with { Locked = false }) + Kept.Write(BaseFamilyDraft.Of(family));
+        var hash = XxHash128.HashToUInt128(MemoryMarshal.AsBytes(text.AsSpan()));
+        if (known.TryGetValue(hash, out var had))
+        {
+            return had;
+        }
+
+        if (known.Count >= Most)
+        {
+            known.Clear();
+        }
+
+        var layout = Roller.Read(copy.Plot(), family);
+        return known[hash] = new(layout, Impression.Of(layout), BaseQuantities.Of(layout), Core.Bases.Likeness.Resemblance.Of(layout), $"{hash:x}"[..Math.Min(16, $"{hash:x}".Length)]);
+    }
+}

@@ -1,0 +1,91 @@
+using Hangfire;
+using Lowfell.Store;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
+using Lowfell.Web.Jobs;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Bases;
+
+/// <summary>Rolls a tray, as any host runs it: it is laid anew when all is grown and chosen, or stays as it was.</summary>
+/// <param name="scopes">Where a scope of its own is opened.</param>
+/// <param name="clock">Time.</param>
+/// <param name="log">Log.</param>
+public sealed class TrayJob(IServiceScopeFactory scopes, TimeProvider clock, ILogger<TrayJob> log)
+{
+    private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(250);
+
+    /// <summary>Runs a roll to its end; one that has ended already is left alone.</summary>
+    /// <param name="benchId">Its bench.</param>
+    /// <param name="id">Its row.</param>
+    /// <param name="shutdown">The host stops: the roll goes back into the queue.</param>
+    [Queue(JobSetup.Quick)]
+    [AutomaticRetry(Attempts = 1, OnAttemptsExceeded = AttemptsExceededAction.Delete)]
+    public async Task RunAsync(Guid benchId, Guid id, CancellationToken shutdown)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        scope.ServiceProvider.GetRequiredService<OpenBench>().Open(benchId);
+        var db = scope.ServiceProvider.GetRequiredService<LowfellDb>();
+        var desk = scope.ServiceProvider.GetRequiredService<TrayDesk>();
+        if (await db.TrayRolls.SingleOrDefaultAsync(r => r.Id == id, shutdown) is not { Status: RollStatus.Waiting or RollStatus.Running } row)
+        {
+            return;
+        }
+
+        row.Status = RollStatus.Running;
+        await db.SaveChangesAsync(shutdown);
+        try
+        {
+            await RollAsync(row, desk, db, shutdown);
+        }
+        catch (OperationCanceledException) when (shutdown.IsCancellationRequested)
+        {
+            await db.TrayRolls.Where(r => r.Id == id).ExecuteUpdateAsync(r => r.SetProperty(x => x.Status, RollStatus.Waiting), CancellationToken.None);
+            throw;
+        }
+        catch (OperationCanceledException)
+        {
+            await EndAsync(id, RollStatus.Cancelled, "Ended; the tray is as it was.", db);
+        }
+        catch (Exception e) when (e is RefusedException or DbUpdateConcurrencyException)
+        {
+            await EndAsync(id, RollStatus.Failed, "The tray was changed meanwhile; it stays as it is. Roll it again.", db);
+        }
+        catch (Exception e) when (!ProblemHandler.IsDatabaseAway(e))
+        {
+            log.LogError(e, "The roll {Id} failed", id);
+            await EndAsync(id, RollStatus.Failed, "The roll failed; the tray is as it was. The host's log says why.", db);
+        }
+    }
+
+    private async Task RollAsync(TrayRollRow row, TrayDesk desk, LowfellDb db, CancellationToken shutdown)
+    {
+        var request = Kept.Read<RollRequest>(row.Request);
+        var tray = await desk.RowAsync(row.TrayId, shutdown);
+        Versions.Check(request.Version, tray.Version);
+        var (copies, family, stock) = (TrayDesk.ToRoll(tray), TrayDesk.Family(tray), await desk.StockAsync(tray, shutdown));
+        using var stop = CancellationTokenSource.CreateLinkedTokenSource(shutdown);
+        var done = 0;
+        var work = Task.Run(() => TrayRoller.Roll(copies, family, stock, request, () => Interlocked.Increment(ref done), stop.Token), CancellationToken.None);
+        while (await Task.WhenAny(work, Task.Delay(Every, clock, CancellationToken.None)) != work)
+        {
+            var grown = Volatile.Read(ref done);
+            await db.TrayRolls.Where(r => r.Id == row.Id).ExecuteUpdateAsync(r => r.SetProperty(x => x.Done, grown), CancellationToken.None);
+            if (await db.TrayRolls.Where(r => r.Id == row.Id).Select(r => r.CancelWanted).SingleOrDefaultAsync(CancellationToken.None))
+            {
+                await stop.CancelAsync();
+            }
+        }
+
+        var (rolled, lacking) = await work;
+        (row.Status, row.Done, row.EndedAt) = (RollStatus.Ended, row.Of, clock.GetUtcNow());
+        await desk.KeepAsync(tray, TrayDesk.AsLocked(rolled, TrayDesk.Copies(tray)), lacking, shutdown);
+    }
+
+    private Task EndAsync(Guid id, RollStatus status, string message, LowfellDb db)
+    {
+        db.ChangeTracker.Clear();
+        var now = clock.GetUtcNow();
+        return db.TrayRolls.Where(r => r.Id == id).ExecuteUpdateAsync(r => r.SetProperty(x => x.Status, status).SetProperty(x => x.EndedAt, now).SetProperty(x => x.Message, message), CancellationToken.None);
+    }
+}

@@ -1,0 +1,133 @@
+using System.Globalization;
+using System.Text;
+using CsvHelper;
+using Lowfell.Core.Bases.Drawing;
+using Lowfell.Core.Bases.Sheets;
+using Lowfell.Web.Api;
+using Lowfell.Web.Files;
+using SkiaSharp;
+
+namespace Lowfell.Web.Features.Bases;
+
+/// <summary>Trays as pictures, sheets, lists and JSON.</summary>
+public static class TraySheets
+{
+    private const double LeastPx = 2, MostPx = 24;
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var trays = app.MapGroup("/api/trays/{id:guid}").WithTags("Bases").ProducesValidationProblem();
+        trays.MapGet("copies/{copy:int}.png", Copy).WithSummary("A base as it will look from above.").Produces<byte[]>(200, "image/png");
+        trays.MapGet("tray.png", Tray).WithSummary("The whole tray as one picture.").Produces<byte[]>(200, "image/png");
+        trays.MapGet("sheet.svg", Sheet).WithSummary("Every base at its true size, with landings and numbers, to be printed.").Produces<string>(200, "image/svg+xml");
+        trays.MapGet("placement.csv", Placement).WithSummary("What stands where on each base, as a list.").Produces<string>(200, "text/csv");
+    }
+
+    private static async Task<IResult> Copy(Guid id, int copy, double? px, TrayDesk desk, HttpContext http, CancellationToken cancel)
+    {
+        var tray = await desk.RowAsync(id, cancel);
+        var copies = TrayDesk.Copies(tray);
+        if (copy < 1 || copy > copies.Count)
+        {
+            throw new RefusedException("copy", $"There is no base {copy} on this tray; it has 1 to {copies.Count}.", 404);
+        }
+
+        // The address names the mark of the layout: what it shows never changes.
+        http.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+        var layout = desk.Layouts([copies[copy - 1]], TrayDesk.Family(tray))[0];
+        return Results.Bytes(Png(BasePicture.Of(layout, Px(px))), "image/png");
+    }
+
+    private static async Task<IResult> Tray(Guid id, double? px, TrayDesk desk, CancellationToken cancel)
+    {
+        var tray = await desk.RowAsync(id, cancel);
+        var layouts = desk.Layouts(TrayDesk.Copies(tray), TrayDesk.Family(tray));
+        var scale = (float)Px(px);
+        var order = Core.Bases.Likeness.TrayOrder.Of([.. layouts.Select(l => l.Form)]);
+        var gap = (float)Core.Bases.Likeness.TrayOrder.GapMm * scale;
+        var wide = order.Rows.Max(r => r.Sum(i => ((float)layouts[i].Form.LengthMm * scale) + gap)) + gap;
+        var tall = order.Rows.Sum(r => r.Max(i => (float)layouts[i].Form.WidthMm * scale) + (1.6f * gap)) + gap;
+        using var bitmap = new SKBitmap((int)Math.Min(8000, wide), (int)Math.Min(12000, tall));
+        using var canvas = new SKCanvas(bitmap);
+        canvas.Clear(new SKColor(0x36, 0x32, 0x2e));
+        var y = gap;
+        foreach (var row in order.Rows)
+        {
+            var (x, high) = (gap, row.Max(i => (float)layouts[i].Form.WidthMm * scale));
+            foreach (var i in row)
+            {
+                using var picture = Bitmap(BasePicture.Of(layouts[i], scale));
+                using var image = SKImage.FromBitmap(picture);
+                canvas.DrawImage(image, x, y + ((high - picture.Height) / 2), new SKSamplingOptions(SKFilterMode.Nearest));
+                x += ((float)layouts[i].Form.LengthMm * scale) + gap;
+            }
+
+            y += high + (1.6f * gap);
+        }
+
+        canvas.Flush();
+        using var data = bitmap.Encode(SKEncodedImageFormat.Png, 90);
+        return Results.Bytes(data.ToArray(), "image/png", $"tray.png");
+    }
+
+    private static async Task<IResult> Sheet(Guid id, int[]? copies, TrayDesk desk, CancellationToken cancel)
+    {
+        var tray = await desk.RowAsync(id, cancel);
+        var layouts = desk.Layouts(TrayDesk.Copies(tray), TrayDesk.Family(tray));
+        return Results.Text(PlacementSheet.Svg([.. layouts.Select((l, i) => new NumberedBase(i + 1, l)).Where(b => copies is not { Length: > 0 } || copies.Contains(b.Copy))]), "image/svg+xml", Encoding.UTF8);
+    }
+
+    private static async Task<IResult> Placement(Guid id, TrayDesk desk, CancellationToken cancel)
+    {
+        var tray = await desk.RowAsync(id, cancel);
+        await using var text = new StringWriter(CultureInfo.InvariantCulture);
+        await using var csv = new CsvWriter(text, CultureInfo.InvariantCulture);
+        foreach (var head in new[] { "base", "no", "element", "x_mm", "y_mm", "angle_deg", "height_mm", "stands_at_mm", "cluster", "locked", "instead_of" })
+        {
+            csv.WriteField(head);
+        }
+
+        await csv.NextRecordAsync();
+        foreach (var (i, layout) in desk.Layouts(TrayDesk.Copies(tray), TrayDesk.Family(tray)).Index())
+        {
+            foreach (var p in Placing.Of(layout))
+            {
+                csv.WriteField(i + 1);
+                csv.WriteField(p.No);
+                csv.WriteField(CsvCells.Write(p.Element));
+                csv.WriteField(p.X);
+                csv.WriteField(p.Y);
+                csv.WriteField(p.AngleDeg);
+                csv.WriteField(p.HeightMm);
+                csv.WriteField(p.StandsAtMm);
+                csv.WriteField(p.Cluster);
+                csv.WriteField(p.Locked ? "yes" : "no");
+                csv.WriteField(CsvCells.Write(p.InsteadOf ?? ""));
+                await csv.NextRecordAsync();
+            }
+        }
+
+        await csv.FlushAsync();
+        return Results.File(Encoding.UTF8.GetBytes(text.ToString()), "text/csv", "placement.csv");
+    }
+
+    private static double Px(double? px) => Math.Clamp(px is { } wanted && double.IsFinite(wanted) ? wanted : 6, LeastPx, MostPx);
+
+    private static byte[] Png(Picture picture)
+    {
+        using var bitmap = Bitmap(picture);
+        using var pixels = bitmap.PeekPixels();
+
+        // It is drawn while somebody waits, and never kept here: quick before small.
+        using var data = pixels.Encode(new SKPngEncoderOptions(SKPngEncoderFilterFlags.Sub, 2)) ?? throw new InvalidOperationException("The picture could not be written.");
+        return data.ToArray();
+    }
+
+    private static SKBitmap Bitmap(Picture picture)
+    {
+        var bitmap = new SKBitmap(new SKImageInfo(picture.Width, picture.Height, SKColorType.Rgba8888, SKAlphaType.Unpremul));
+        System.Runtime.InteropServices.Marshal.Copy(picture.Rgba, 0, bitmap.GetPixels(), picture.Rgba.Length);
+        return bitmap;
+    }
+}

@@ -1,0 +1,88 @@
+using Lowfell.Core.Bases.Elements;
+using Lowfell.Core.Evenings.Steps;
+using Lowfell.Core.Stacks;
+using Lowfell.Core.Wording;
+using Lowfell.Store;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Bases;
+
+/// <summary>Elements that came out of a box for a copy.</summary>
+/// <param name="BoxId">The box.</param>
+/// <param name="Count">How many.</param>
+/// <param name="Tufts">They are tufts.</param>
+internal sealed record BoxTaken(Guid BoxId, int Count, bool Tufts);
+
+/// <summary>Elements that leave their boxes when the log says that they are on a base, and come back when that is taken back.</summary>
+internal static class TrayStock
+{
+    // Stones go on with the first of these that a stack has.
+    private static readonly Role[] WithStones = [Role.Assembly, Role.Paste, Role.Grit];
+
+    /// <summary>Takes what a step lays on a copy; nothing where its piece has no tray, or another step lays it. Saved with what it was taken for.</summary>
+    public static async Task<List<BoxTaken>> OutAsync(Guid zoneId, Step step, StackDraft stack, int copy, LowfellDb db, CancellationToken cancel)
+    {
+        var stones = LaysStones(step, stack);
+        var tufts = step.Coat.How.Role == Role.Planting && step.Pass == 1;
+        if ((!stones && !tufts) || await OfZoneAsync(zoneId, db, cancel) is not { } tray || TrayDesk.Copies(tray).ElementAtOrDefault(copy - 1) is not { } draft)
+        {
+            return [];
+        }
+
+        var laid = stones ? tray.StonesLaid : tray.TuftsLaid;
+        if (laid.Contains(copy))
+        {
+            return [];
+        }
+
+        var wanted = draft.Elements.Where(e => e.Kind.IsRigid() == stones).GroupBy(e => e.BoxId).ToDictionary(g => g.Key, g => g.Count());
+        var boxes = await db.ElementBoxes.Where(b => wanted.Keys.Contains(b.Id)).ToListAsync(cancel);
+        var taken = new List<BoxTaken>();
+        foreach (var box in boxes)
+        {
+            // No box holds less than nothing: what it lacked was found elsewhere.
+            var count = Math.Min(box.Count, wanted[box.Id]);
+            box.Count -= count;
+            taken.Add(new(box.Id, count, tufts));
+        }
+
+        await LaidAsync(tray.Id, stones, [.. laid, copy], db, cancel);
+        return taken;
+    }
+
+    /// <summary>Puts it back.</summary>
+    public static async Task BackAsync(Guid zoneId, int copy, IReadOnlyList<BoxTaken> taken, LowfellDb db, CancellationToken cancel)
+    {
+        if (taken.Count == 0)
+        {
+            return;
+        }
+
+        var ids = taken.Select(t => t.BoxId).ToList();
+        var boxes = await db.ElementBoxes.IgnoreQueryFilters([LowfellDb.NotDeleted]).Where(b => ids.Contains(b.Id)).ToDictionaryAsync(b => b.Id, cancel);
+        foreach (var some in taken)
+        {
+            if (boxes.TryGetValue(some.BoxId, out var box))
+            {
+                box.Count += some.Count;
+            }
+        }
+
+        if (await OfZoneAsync(zoneId, db, cancel) is { } tray)
+        {
+            var stones = !taken[0].Tufts;
+            await LaidAsync(tray.Id, stones, [.. (stones ? tray.StonesLaid : tray.TuftsLaid).Where(c => c != copy)], db, cancel);
+        }
+    }
+
+    private static bool LaysStones(Step step, StackDraft stack) =>
+        step.Pass == 1 && WithStones.Select(r => stack.Coats.FirstOrDefault(c => !c.Skipped && c.How.Role == r)).OfType<Coat>().FirstOrDefault()?.Id == step.Coat.Id;
+
+    private static Task<TrayRow?> OfZoneAsync(Guid zoneId, LowfellDb db, CancellationToken cancel) =>
+        db.Trays.AsNoTracking().SingleOrDefaultAsync(t => t.Piece!.Zones.Any(z => z.Id == zoneId), cancel);
+
+    // Without a new version of the tray: what a window shows of it is still what it was.
+    private static Task<int> LaidAsync(Guid tray, bool stones, List<int> copies, LowfellDb db, CancellationToken cancel) => stones
+        ? db.Trays.Where(t => t.Id == tray).ExecuteUpdateAsync(t => t.SetProperty(x => x.StonesLaid, copies), cancel)
+        : db.Trays.Where(t => t.Id == tray).ExecuteUpdateAsync(t => t.SetProperty(x => x.TuftsLaid, copies), cancel);
+}
