@@ -20,7 +20,7 @@ public sealed class ShelfTests(TestHost host) : IClassFixture<TestHost>
     {
         var shelf = (await host.GetAsync("/api/materials")).AsArray();
         Assert.True(shelf.Count >= 60);
-        Assert.Equal(22, shelf.Select(m => (string)m!["material"]!["family"]!).Distinct().Count());
+        Assert.Equal(23, shelf.Select(m => (string)m!["material"]!["family"]!).Distinct().Count());
         Assert.All(shelf, m => Assert.Equal(4, m!["facts"]!["resistance"]!.AsObject().Count));
     }
 

@@ -131,6 +131,7 @@ public static class LowfellHost
         FamilyEndpoints.Map(bound);
         TrayEndpoints.Map(bound);
         TraySheets.Map(bound);
+        TrayFiles.Map(bound);
         PreviewEndpoints.Map(bound);
         app.MapFallback("/api/{**rest}", () => Problems.Of(ProblemCode.NoSuchAddress, "There is nothing at this address."));
         app.MapStaticAssets();

@@ -56,3 +56,6 @@ public sealed class CopyNumberBoundAttribute() : FigureBoundAttribute(1, TrayCop
 
 /// <summary>Rolls a copy to choose from.</summary>
 public sealed class RollsBoundAttribute() : FigureBoundAttribute(1, 24);
+
+/// <summary>Copies that are rolled anew.</summary>
+public sealed class RolledCopiesBoundAttribute() : LengthBoundAttribute(0, TrayCopiesBoundAttribute.MostCopies);

@@ -152,7 +152,7 @@ public sealed record ClusterDraft([NameBound] string Name, [GroupBound] int Grou
 public sealed record BaseFamilyDraft(
     [NameBound] string Name,
     [ClusterRulesBound] IReadOnlyList<ClusterDraft> Clusters,
-    [TextureSharesBound] IReadOnlyList<double> Shares,
+    [TextureSharesBound, GroundShareBound] IReadOnlyList<double> Shares,
     [SkimBound] double SkimMm,
     [RiseBound] double RiseMm,
     [SkimBound] double CrackleMm,
@@ -238,7 +238,7 @@ public sealed record BoxDraft([NameBound] string Name, ElementKind Kind, [Elemen
 /// <param name="Id">Its id.</param>
 /// <param name="Version">Version to send back with a change.</param>
 /// <param name="Box">The box.</param>
-public sealed record BoxView(Guid Id, int Version, BoxDraft Box);
+public sealed record BoxView(Guid Id, [VersionBound] int Version, BoxDraft Box);
 
 /// <summary>A change of a box.</summary>
 /// <param name="Version">The version that was changed.</param>

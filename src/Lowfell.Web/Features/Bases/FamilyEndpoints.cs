@@ -42,12 +42,13 @@ public static class FamilyEndpoints
         return TypedResults.Created($"/api/base-families/{row.Id}", View(row));
     }
 
-    private static async Task<Ok<BaseFamilyView>> ChangeFamily(Guid id, BaseFamilyChange change, LowfellDb db, CancellationToken cancel)
+    private static async Task<Ok<BaseFamilyView>> ChangeFamily(Guid id, BaseFamilyChange change, LowfellDb db, TrayDesk desk, CancellationToken cancel)
     {
         Check(change.Family, "family.");
         var row = await db.BaseFamilies.SingleOrDefaultAsync(f => f.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         Versions.Check(change.Version, row.Version);
         (row.Name, row.Rules) = (change.Family.Name.Trim(), Kept.Write(change.Family));
+        await desk.FollowAsync(row, cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(View(row));
     }

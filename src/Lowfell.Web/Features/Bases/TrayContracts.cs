@@ -34,7 +34,7 @@ public sealed record TrayBegin(Guid FamilyId, [TrayCopiesBound] IReadOnlyList<Tr
 /// <param name="Copies">Numbers of the copies; all that are not locked where none are named.</param>
 /// <param name="AwayFrom">Number of a copy from which the one that is named is to get farther; null where it is not about two.</param>
 /// <param name="Rolls">Rolls a copy to choose from, 1 to 24.</param>
-public sealed record RollRequest([VersionBound] int Version, [SeedBound] long Seed, IReadOnlyList<int>? Copies = null, [CopyNumberBound] int? AwayFrom = null, [RollsBound] int Rolls = 12);
+public sealed record RollRequest([VersionBound] int Version, [SeedBound] long Seed, [RolledCopiesBound, CopyNumberBound] IReadOnlyList<int>? Copies = null, [CopyNumberBound] int? AwayFrom = null, [RollsBound] int Rolls = 12);
 
 /// <summary>A roll that is under way, or was.</summary>
 /// <param name="Id">Its id.</param>

@@ -78,14 +78,28 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory)
             tray.Lacking = Kept.Write(lacking);
         }
 
-        // What a copy takes is what its coats are laid with.
+        Laid(tray.Piece ?? await db.Pieces.SingleAsync(p => p.Id == tray.PieceId, cancel), copies, family);
+        db.Entry(tray).State = db.Entry(tray).State == EntityState.Unchanged ? EntityState.Modified : db.Entry(tray).State;
+        await db.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>What trays of a family lay follows its rules, once they have changed; saved with them.</summary>
+    internal async Task FollowAsync(BaseFamilyRow family, CancellationToken cancel)
+    {
+        foreach (var tray in await db.Trays.Include(t => t.Piece).Where(t => t.FamilyId == family.Id).ToListAsync(cancel))
+        {
+            tray.Family = family;
+            Laid(tray.Piece!, Copies(tray), Family(tray));
+        }
+    }
+
+    // What a copy takes is what its coats are laid with.
+    private void Laid(PieceRow piece, IReadOnlyList<TrayCopyDraft> copies, BaseFamily family)
+    {
         var takes = Layouts(copies, family).Select(BaseQuantities.Of).ToList();
-        var piece = tray.Piece ?? await db.Pieces.SingleAsync(p => p.Id == tray.PieceId, cancel);
         double Mean(Func<BaseQuantities, double> of) => Math.Round(takes.Average(of), 4);
         (piece.LaidPasteMl, piece.LaidCrackleMl, piece.LaidGlueMl, piece.LaidGritMl, piece.LaidDripMl) =
             (Mean(t => t.PasteMl), Mean(t => t.CrackleMl), Mean(t => t.PvaMl), Mean(t => t.GritMl), Mean(t => t.SealMl));
-        db.Entry(tray).State = db.Entry(tray).State == EntityState.Unchanged ? EntityState.Modified : db.Entry(tray).State;
-        await db.SaveChangesAsync(cancel);
     }
 
     /// <summary>Checks what stands on a tray against the forms; layouts that break a rule are kept and told of.</summary>

@@ -18,7 +18,7 @@ export const bounds = {
   BaseFamilyDraft: {
     name: { maxLength: 120 },
     clusters: { maxItems: 120 },
-    shares: { maxItems: 5 },
+    shares: { min: 0, max: 1 },
     skimMm: { min: 0, max: 4, unit: "mm" },
     riseMm: { min: 0, max: 12, unit: "mm" },
     crackleMm: { min: 0, max: 4, unit: "mm" },
@@ -269,6 +269,7 @@ export const bounds = {
   },
   RollRequest: {
     seed: { min: 0, max: 4294967295 },
+    copies: { min: 1, max: 200 },
     awayFrom: { min: 1, max: 200 },
     rolls: { min: 1, max: 24 },
   },
@@ -324,6 +325,11 @@ export const bounds = {
     elements: { maxItems: 80 },
   },
   TrayDraft: {
+    copies: { maxItems: 200 },
+  },
+  TrayFile: {
+    format: { maxLength: 120 },
+    formatVersion: { min: 0, max: 2147483647 },
     copies: { maxItems: 200 },
   },
   TrayGroup: {
