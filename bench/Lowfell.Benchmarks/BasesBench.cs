@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
+using Lowfell.Core.Bases.Drawing;
 using Lowfell.Core.Bases.Elements;
 using Lowfell.Core.Bases.Forms;
 using Lowfell.Core.Bases.Layouts;
@@ -28,7 +29,9 @@ internal static class BasesBench
         var one = Time(20, i => Roller.Roll(Seat(Round40, Stance.TwoFeet), forties[i], (ulong)i, Families.SaltCrust));
         Told("bases: one 40 mm base read as it stands", Time(20, i => Roller.Read(new(Seat(Round40, Stance.TwoFeet), forties[i], (ulong)i), Families.SaltCrust)), "ms");
         Told("bases: a deal of one", Time(20, i => Dealt(Round40, Stance.TwoFeet, i)), "ms");
-        Told("bases: a hundredth of the search", Time(20, i => Roller.Roll(Seat(Round40, Stance.TwoFeet), forties[i], (ulong)i, Families.SaltCrust, 0.01)), "ms");
+        var laid = Roller.Roll(Seat(Round40, Stance.TwoFeet), forties[0], 1, Families.SaltCrust);
+        Told("bases: where a hand may put one of its elements", Time(20, i => OpenGround.Of(laid.Plot, Families.SaltCrust, i % laid.Elements.Count, i)), "ms");
+        Told("bases: its picture, 480 points wide", Time(20, _ => BasePicture.Of(laid, 12)), "ms");
         Told("bases: one 40 mm base rolled", one, "ms");
         var watch = Stopwatch.StartNew();
         var hundred = Tray([.. Enumerable.Range(0, 100).Select(i => Seat(Forms[i % 10].Form, Forms[i % 10].Stance))], 1, 5, out _);

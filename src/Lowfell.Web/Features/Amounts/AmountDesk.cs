@@ -82,7 +82,7 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, TimeProvider clock)
         var amounts = SetAmounts.Of([.. lots.Where(l => l.Amount is not null).Select(l => new MeasuredCoat(l.Step.Coat, l.Amount!))]);
         var reserves = SetAmounts.Of([.. coats.Where(c => c.ReserveMl > 0).Select(c => new MeasuredCoat(c.Lots[0].Step.Coat, Plain(c.ReserveMl)))]).Materials.ToDictionary(m => m.Material.Id, m => m.Ml);
         return new AmountsView(
-            [.. amounts.Materials.Select(m => Need(m, reserves.GetValueOrDefault(m.Material.Id), stock.GetValueOrDefault(m.Material.Id), prices, today)).OrderBy(n => n.Verdict == StockVerdict.Enough).ThenByDescending(n => n.Ml)],
+            [.. amounts.Materials.Where(m => m.Ml > 0).Select(m => Need(m, reserves.GetValueOrDefault(m.Material.Id), stock.GetValueOrDefault(m.Material.Id), prices, today)).OrderBy(n => n.Verdict == StockVerdict.Enough).ThenByDescending(n => n.Ml)],
             [.. amounts.Thinners.Select(t => new ThinnerView(t.Thinner, Math.Round(t.Ml, 2), t.Drops))],
             [.. coats.OrderBy(c => schemes[c.Scheme], StringComparer.Ordinal).ThenBy(c => c.Lots[0].Zone.Stack.IndexOf(c.Lots[0].Step.Coat.Id)).Select(c => Coat(c.Scheme, schemes[c.Scheme], c.Lots, c.ReserveMl, prices))],
             [.. lots.GroupBy(l => l.Zone.Zone.Piece).Select(g => Piece(g.Key, [.. g], prices)).OrderByDescending(p => p.Cost).ThenByDescending(p => p.TotalMl)],

@@ -143,3 +143,15 @@ export const longDay = (of: string): string =>
 
 /** The day it is where the painter is, as the host writes days. */
 export const today = () => new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+
+/**
+ * The moment as the painter's clock shows it: the host tells its offset, so that a browser with an older table of time zones shows the same.
+ * What is formatted as UTC are the figures of that clock.
+ */
+export const onTheWall = (at: string): Date => new Date(`${at.slice(0, 19)}Z`);
+
+/** Times as the painter's calendar has them. */
+export const clock = (at: string): string =>
+  new Intl.DateTimeFormat(dateLanguage(), { timeZone: "UTC", hour: "2-digit", minute: "2-digit" }).format(
+    onTheWall(at),
+  );

@@ -41,7 +41,7 @@ export function Needs({ amounts }: { amounts: Amounts }) {
           <tr>
             <th className="py-1 pl-3 text-left font-semibold">Material</th>
             <th className="text-right font-semibold">needed</th>
-            <th className="text-right font-semibold max-sm:hidden">drops</th>
+            <th className="pl-2 text-right font-semibold max-sm:hidden">drops</th>
             <th className="text-right font-semibold">left</th>
             <th className="pr-3 text-right font-semibold">verdict</th>
           </tr>

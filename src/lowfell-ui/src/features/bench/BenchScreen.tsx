@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { wording } from "../../api/client";
 import { lotKey, stepKey } from "../../api/step";
 import type { LogAction, LogKind, Plan, PlannedStep, WorkedWith } from "../../api/types";
-import { day } from "../../api/units";
+import { clock, day } from "../../api/units";
 import { duration } from "../../api/words";
 import { notify } from "../../ui";
 import { chosenSets, follows, planRequest } from "../../craft/planRequest";
@@ -209,11 +209,9 @@ function eveningOf(step: PlannedStep, plan: Plan, now: number): string {
   if (!evening) return "";
   const [open, close] = [Date.parse(evening.openAt), Date.parse(evening.closeAt)];
   if (now >= open && now < close)
-    return `This evening, until ${clockOf(evening.closeAt)}: ${duration((close - now) / 60_000)} left`;
-  return now < open ? `Planned for ${day(evening.day)}, ${clockOf(evening.openAt)}` : `Planned for ${day(evening.day)}`;
+    return `This evening, until ${clock(evening.closeAt)}: ${duration((close - now) / 60_000)} left`;
+  return now < open ? `Planned for ${day(evening.day)}, ${clock(evening.openAt)}` : `Planned for ${day(evening.day)}`;
 }
-
-const clockOf = (at: string) => at.slice(11, 16);
 
 /** What later steps of the same evening want got ready now: it stands or bleeds while this one is done. */
 function getReady(steps: PlannedStep[], now: PlannedStep): string[] {

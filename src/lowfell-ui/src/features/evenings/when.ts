@@ -1,18 +1,6 @@
-import { dateLanguage } from "../../api/units";
+import { clock, dateLanguage, onTheWall } from "../../api/units";
 
-export { day, longDay } from "../../api/units";
-
-/**
- * The moment as the painter's clock shows it: the host tells its offset, so that a browser with an older table of time zones shows the same.
- * What is formatted as UTC are the figures of that clock.
- */
-const onTheWall = (at: string): Date => new Date(`${at.slice(0, 19)}Z`);
-
-/** Times as the painter's calendar has them. */
-export const clock = (at: string): string =>
-  new Intl.DateTimeFormat(dateLanguage(), { timeZone: "UTC", hour: "2-digit", minute: "2-digit" }).format(
-    onTheWall(at),
-  );
+export { clock, day, longDay } from "../../api/units";
 
 /** When something is dry, told from the evening it was painted on: "23:10", or "Fri 09:00". */
 export function dryAt(at: string, evening: { closeAt: string }): string {
