@@ -116,16 +116,16 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
     public async Task Figures_are_changed_in_a_table_and_chosen_zones_all_at_once()
     {
         browser.Open("/sets");
-        browser.Named("Salt-crust bases").Click();
+        browser.Named("Sea wall").Click();
         browser.Named("Table").Click();
         browser.UntilTrue(() => browser.All("[data-testid=piece-table] tbody").Count > 2, "the table");
-        var copies = browser.Find("input[aria-label='Copies of 40 mm base']");
+        var copies = browser.Find("input[aria-label='Copies of Corner']");
         var before = int.Parse(copies.GetDomProperty("value")!, System.Globalization.CultureInfo.InvariantCulture);
         copies.SendKeys(Keys.Control + "a");
         copies.SendKeys($"{before + 2}");
         browser.Find("h1").Click();
         Says("main", $"{18 + 2} pieces");
-        Assert.Equal(before + 2, (int)(await SetAsync("Salt-crust bases"))["pieces"]!.AsArray().First(p => (string)p!["piece"]!["name"]! == "40 mm base")!["piece"]!["copies"]!);
+        Assert.Equal(before + 2, (int)(await SetAsync("Sea wall"))["pieces"]!.AsArray().First(p => (string)p!["piece"]!["name"]! == "Corner")!["piece"]!["copies"]!);
 
         browser.Find("input[aria-label='Every zone']").Click();
         browser.Choose("Finish of the chosen zones", "satin");
@@ -143,7 +143,7 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
     }
 
     private async Task<List<string>> FinishesAsync() =>
-        [.. (await SetAsync("Salt-crust bases"))["pieces"]!.AsArray().SelectMany(p => p!["zones"]!.AsArray()).Select(z => (string)z!["settings"]!["finish"]!).Distinct().Order(StringComparer.Ordinal)];
+        [.. (await SetAsync("Sea wall"))["pieces"]!.AsArray().SelectMany(p => p!["zones"]!.AsArray()).Select(z => (string)z!["settings"]!["finish"]!).Distinct().Order(StringComparer.Ordinal)];
 
     private static async Task UntilAsync(Func<Task<bool>> look)
     {

@@ -64,7 +64,7 @@ export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, 
     const standing = base.elements[place]!.element;
     if (stays || standing.locked || e.button !== 0) return;
     const at = where(e);
-    (e.target as Element).setPointerCapture?.(e.pointerId);
+    svg.current?.setPointerCapture?.(e.pointerId);
     setHeld({
       element: place,
       at: { x: standing.x, y: standing.y },
@@ -155,8 +155,15 @@ export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, 
       >
         <title>{`Base ${base.copy}`}</title>
         <defs>
-          <pattern id="hatched" width="1.4" height="1.4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <path d="M0 0v1.4" stroke="#fff" strokeWidth="0.35" strokeOpacity="0.75" />
+          <clipPath id="face">
+            {form.shape === "rectangle" ? (
+              <rect x={-form.lengthMm / 2} y={-form.widthMm / 2} width={form.lengthMm} height={form.widthMm} />
+            ) : (
+              <ellipse rx={form.lengthMm / 2} ry={form.widthMm / 2} />
+            )}
+          </clipPath>
+          <pattern id="hatched" width="1.1" height="1.1" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <path d="M0 0v1.1" stroke="#fff" strokeWidth="0.22" strokeOpacity="0.6" />
           </pattern>
         </defs>
         {base.landings.map((l) => (
@@ -253,7 +260,7 @@ function Forbidden({ ground }: { ground: OpenGround }) {
       }
     }
   }
-  return <path d={bars.join("")} fill="url(#hatched)" pointerEvents="none" />;
+  return <path d={bars.join("")} fill="url(#hatched)" clipPath="url(#face)" pointerEvents="none" />;
 }
 
 /** Takes an element off a base; it goes back to its box. */

@@ -69,14 +69,13 @@ export function TrayScreen({ tray, copies }: { tray: Tray; copies: number }) {
             label="Sheets and files"
             icon={<Download size={16} aria-hidden />}
             items={[
-              { label: "Sheet at true size (SVG)", onSelect: () => open_(`/api/trays/${tray.id}/sheet.svg`) },
               { label: "What stands where (CSV)", onSelect: () => open_(`/api/trays/${tray.id}/placement.csv`) },
               { label: "Picture of the tray (PNG)", onSelect: () => open_(`/api/trays/${tray.id}/tray.png?px=8`) },
               { label: "All of it (JSON)", onSelect: () => open_(`/api/trays/${tray.id}/tray.json`) },
             ]}
           />
-          <Button onClick={() => print()}>
-            <Printer size={15} aria-hidden /> Print
+          <Button onClick={() => open_(`/api/trays/${tray.id}/sheet.svg`)}>
+            <Printer size={15} aria-hidden /> Sheet
           </Button>
         </div>
         {copies !== tray.bases.length && (

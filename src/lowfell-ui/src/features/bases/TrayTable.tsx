@@ -78,7 +78,7 @@ function BaseOnTray({ tray, base, pxPerMm, chosen, onChoose }: OneProps) {
       aria-pressed={chosen}
       aria-label={`Base ${base.copy}, ${base.word}`}
       onClick={() => onChoose(base.copy)}
-      className={`rounded-lg p-1 text-center text-xs ${chosen ? "bg-tint outline-2 outline-accent" : "hover:bg-raised"}`}
+      className={`rounded-lg p-1 text-center text-xs ${chosen ? "bg-tint inset-ring-2 inset-ring-accent" : "hover:bg-raised"}`}
     >
       <BasePicture trayId={tray.id} base={base} width={Math.round(base.kept.form.lengthMm * pxPerMm)} />
       <span className="flex items-center justify-center gap-1 pt-0.5 leading-4">

@@ -6,8 +6,6 @@ export interface Place {
   y: number;
 }
 
-const reachMm = 12;
-
 const letterAt = (ground: OpenGround, column: number, row: number): string =>
   column < 0 || row < 0 || column >= ground.columns || row >= ground.rows
     ? "r"
@@ -26,12 +24,12 @@ export function inTheWay(ground: OpenGround, at: Place): string | undefined {
 
 /**
  * Where an element stands when a hand pulls it to a place: there, where it may stand; else as near to it as it may, so that it slides along
- * what is in its way. Nothing where no ground within reach is open.
+ * what is in its way. Nothing where no ground is open.
  */
 export function slide(ground: OpenGround, wanted: Place): Place | undefined {
   const [column, row] = cellOf(ground, wanted);
   if (letterAt(ground, column, row) === ".") return wanted;
-  const most = Math.ceil(reachMm / ground.stepMm);
+  const most = ground.columns + ground.rows + Math.abs(column) + Math.abs(row);
   let best: Place | undefined;
   let least = Infinity;
   // Ring by ring: once something was found, only rings nearer than it can hold better.
