@@ -210,6 +210,34 @@ public sealed class BasesTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task A_trays_texture_comes_into_the_stack_at_its_places()
+    {
+        var (piece, tray) = await BeginAsync(2);
+        await RollAsync(tray, 5);
+        Assert.Null((await host.GetAsync($"/api/trays/{tray["id"]}/steps"))["zoneId"]);
+        var scheme = (await host.GetAsync("/api/schemes")).AsArray().First(s => (string)s!["name"]! == "Salt crust")!;
+        var copy = await host.PostAsync($"/api/schemes/{scheme["id"]}/copy", new { name = "Crust by the tray" }, HttpStatusCode.Created);
+        var bare = copy["coats"]!.AsArray().Where(c => (string)c!["technique"]! is not ("texture" or "gritInGlue" or "tufts" or "cracklePaste")).Select(c => c!.DeepClone()).ToArray();
+        await host.PutAsync($"/api/schemes/{copy["id"]}/stack", new { version = (int)copy["version"]!, coats = bare });
+        await host.PostAsync($"/api/pieces/{piece}/zones", new { schemeId = (string)copy["id"]!, name = "Top", areaShare = 1, relief = "rough", facing = "up" }, HttpStatusCode.Created);
+        var steps = await host.GetAsync($"/api/trays/{tray["id"]}/steps");
+        Assert.Equal("Top", (string)steps["zone"]!);
+        var all = steps["steps"]!.AsArray();
+        Assert.Equal(["texture", "gritInGlue", "dripGlue", "cracklePaste", "varnish", "tufts"], all.Select(s => (string)s!["technique"]!).Where(t => t != "seal"));
+        Assert.True((bool)all.Single(s => (string)s!["technique"]! == "varnish")!["inStack"]!);
+        Assert.All(all, s => Assert.NotEqual("", (string)s!["material"]!));
+        var after = await host.PostAsync($"/api/trays/{tray["id"]}/steps", new { zoneId = (string)steps["zoneId"]!, schemeVersion = (int)steps["schemeVersion"]!, techniques = new[] { "texture", "gritInGlue", "cracklePaste", "tufts" } });
+        var coats = (await host.GetAsync($"/api/schemes/{copy["id"]}"))["coats"]!.AsArray();
+        Assert.Equal(["texture", "gritInGlue", "sprayCan", "cracklePaste"], coats.Take(4).Select(c => (string)c!["technique"]!));
+        Assert.Equal("tufts", (string)coats[^1]!["technique"]!);
+        var film = (double)all.Single(s => (string)s!["technique"]! == "cracklePaste")!["filmMm"]!;
+        Assert.Equal(1000 * film, (double)coats[3]!["deposit"]!["wetFilmUm"]![0]!, 1);
+        Assert.All(after["steps"]!.AsArray().Where(s => (string)s!["technique"]! is "texture" or "tufts"), s => Assert.True((bool)s!["inStack"]!));
+        await host.RefusesAsync(HttpMethod.Post, $"/api/trays/{tray["id"]}/steps", new { zoneId = (string)steps["zoneId"]!, schemeVersion = (int)steps["schemeVersion"]!, techniques = new[] { "seal" } }, "version", HttpStatusCode.Conflict);
+        await host.RefusesAsync(HttpMethod.Post, $"/api/trays/{tray["id"]}/steps", new { zoneId = Guid.NewGuid(), schemeVersion = 1, techniques = new[] { "seal" } }, "zoneId", HttpStatusCode.NotFound);
+    }
+
+    [Fact]
     public async Task A_preview_rolls_and_reads_without_keeping()
     {
         var family = (await host.GetAsync("/api/base-families/starters"))[0]!;

@@ -132,6 +132,7 @@ public static class LowfellHost
         TrayEndpoints.Map(bound);
         TraySheets.Map(bound);
         TrayFiles.Map(bound);
+        TraySteps.Map(bound);
         PreviewEndpoints.Map(bound);
         app.MapFallback("/api/{**rest}", () => Problems.Of(ProblemCode.NoSuchAddress, "There is nothing at this address."));
         app.MapStaticAssets();

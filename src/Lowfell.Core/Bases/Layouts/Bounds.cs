@@ -59,3 +59,6 @@ public sealed class RollsBoundAttribute() : FigureBoundAttribute(1, 24);
 
 /// <summary>Copies that are rolled anew.</summary>
 public sealed class RolledCopiesBoundAttribute() : LengthBoundAttribute(0, TrayCopiesBoundAttribute.MostCopies);
+
+/// <summary>Steps of a tray that are put into a stack.</summary>
+public sealed class TextureStepsBoundAttribute() : LengthBoundAttribute(1, 12);

@@ -335,6 +335,9 @@ export const bounds = {
   TrayGroup: {
     copies: { min: 1, max: 200 },
   },
+  TrayStepsTaken: {
+    techniques: { maxItems: 12 },
+  },
   WeeklyEvening: {
     startMin: { min: 0, max: 1439, unit: "minutes after midnight" },
     endMin: { min: 1, max: 2160, unit: "minutes after midnight" },

@@ -10,11 +10,37 @@ const shown: QueryName[] = ["cards", "set", "piece"];
 /** What a change makes stale. */
 const stale = {
   /** Sets, pieces and zones. */
-  tree: [...shown, "zones", "bin", "zone", "schemes", "scheme", "amounts", "match", "effects", ...planned],
+  tree: [
+    ...shown,
+    "tray",
+    "traySteps",
+    "zones",
+    "bin",
+    "zone",
+    "schemes",
+    "scheme",
+    "amounts",
+    "match",
+    "effects",
+    ...planned,
+  ],
   /** A stack, changed by another screen than its own. */
-  stack: [...shown, "zone", "versions", "schemes", "scheme", "amounts", "match", "effects", "standIns", ...planned],
+  stack: [
+    ...shown,
+    "traySteps",
+    "zone",
+    "versions",
+    "schemes",
+    "scheme",
+    "amounts",
+    "match",
+    "effects",
+    "standIns",
+    ...planned,
+  ],
   /** What a paint is: how it covers, dries, mixes. */
   shelf: [
+    "traySteps",
     "materials",
     "mixes",
     "near",
@@ -41,9 +67,9 @@ const stale = {
   /** What was mixed, and where it went. */
   mixRecords: ["mixRecords", "again", "materials", "amounts"],
   /** Bases: what lies where on a tray, and so what it takes. */
-  tray: ["tray", ...shown, "zone", "amounts", ...planned],
+  tray: ["tray", "traySteps", ...shown, "zone", "amounts", ...planned],
   /** Rules of the families of bases. */
-  families: ["baseFamilies", "tray", "amounts"],
+  families: ["baseFamilies", "tray", "traySteps", "amounts"],
   /** Stones, slabs and tufts on the shelf. */
   boxes: ["elementBoxes", "tray"],
   tiles: ["tiles", "bin"],

@@ -312,6 +312,8 @@ export const queries = {
       refetchInterval: (query) =>
         ["waiting", "running"].includes(query.state.data?.status ?? "waiting") ? rollMs : false,
     }),
+  traySteps: (id: string) =>
+    queryOptions({ queryKey: ["traySteps", id], queryFn: () => ask(api.GET("/api/trays/{id}/steps", at(id))) }),
   baseFamilies: () => queryOptions({ queryKey: ["baseFamilies"], queryFn: () => ask(api.GET("/api/base-families")) }),
   elementBoxes: () => queryOptions({ queryKey: ["elementBoxes"], queryFn: () => ask(api.GET("/api/element-boxes")) }),
   tiles: () => queryOptions({ queryKey: ["tiles"], queryFn: () => ask(api.GET("/api/tiles")) }),
@@ -461,6 +463,7 @@ export type QueryName =
   | "amounts"
   | "tray"
   | "trayRoll"
+  | "traySteps"
   | "baseFamilies"
   | "elementBoxes"
   | "tiles"

@@ -7046,6 +7046,97 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trays/{id}/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a tray brings into the stack of its piece, and what of it is there. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrayStepsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Puts steps of a tray into the stack of a zone, at their right places; 409 when the stack has changed. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrayStepsTaken"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrayStepsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/stack": {
         parameters: {
             query?: never;
@@ -12476,6 +12567,63 @@ export interface components {
         /** @description The tray of a piece. */
         TrayOfPiece: {
             tray: null | components["schemas"]["TrayView"];
+        };
+        /** @description A step that a tray brings. */
+        TrayStepView: {
+            /** @description How. */
+            technique: components["schemas"]["Technique"];
+            /** @description What is done. */
+            about: string;
+            /** @description Many painters go on without it. */
+            isNote: boolean;
+            /**
+             * Format: double
+             * @description How thick it is laid, mm; 0 where that is not the point.
+             */
+            filmMm: number;
+            /** @description The stack has it. */
+            inStack: boolean;
+            /**
+             * Format: double
+             * @description How thick the stack has it, mm, where that differs; null where it does not.
+             */
+            stackFilmMm: null | number;
+            /** @description What of the shelf it would be laid with; empty where the shelf has nothing for it. */
+            material: string;
+        };
+        /** @description Steps of a tray to be put into the stack of a zone. */
+        TrayStepsTaken: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /**
+             * Format: int32
+             * @description Version of its scheme.
+             */
+            schemeVersion: number;
+            /** @description Which of them. */
+            techniques: ("baseCoat" | "sprayCan" | "airbrush" | "zenithal" | "preShade" | "modulation" | "overbrush" | "dryBrush" | "sponge" | "stipple" | "edgeHighlight" | "wash" | "thinnedWash" | "glaze" | "filter" | "pinWash" | "streak" | "speckle" | "spongeChipping" | "chippingFluid" | "openChips" | "marking" | "pigment" | "fixPigment" | "varnish" | "varnishSpray" | "seal" | "texture" | "gritInGlue" | "dripGlue" | "cracklePaste" | "crackleMedium" | "layer" | "wetStreak" | "cleanUp" | "feather" | "lift" | "pullDown" | "smudgeOff" | "scrape" | "tufts" | "staticGrass" | "gluePart" | "washPiece" | "sand" | "fillGaps")[];
+        };
+        /** @description What a tray brings into the stack of a zone. */
+        TrayStepsView: {
+            /**
+             * Format: uuid
+             * @description The zone; null where the piece has none that looks up.
+             */
+            zoneId: null | string;
+            /** @description Its name. */
+            zone: string;
+            /** @description Its scheme. */
+            scheme: string;
+            /**
+             * Format: int32
+             * @description Version of the scheme.
+             */
+            schemeVersion: number;
+            /** @description Steps in their order. */
+            steps: components["schemas"]["TrayStepView"][];
         };
         /** @description A tray. */
         TrayView: {

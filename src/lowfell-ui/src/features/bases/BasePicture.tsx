@@ -10,10 +10,12 @@ interface Props {
   base: TrayBase;
   /** Width on the screen, px. */
   width: number;
+  /** It fills its place, whose width is at most that. */
+  fills?: boolean;
 }
 
 /** A base as it will look from above. Its address names the mark of its layout: the browser keeps what it has seen. */
-export function BasePicture({ trayId, base, width }: Props) {
+export function BasePicture({ trayId, base, width, fills }: Props) {
   const { lengthMm, widthMm } = base.kept.form;
   return (
     <img
@@ -24,7 +26,7 @@ export function BasePicture({ trayId, base, width }: Props) {
       draggable={false}
       loading="lazy"
       decoding="async"
-      className="block select-none"
+      className={`block max-w-none select-none ${fills ? "size-full" : ""}`}
     />
   );
 }

@@ -39,7 +39,6 @@ export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, 
   const holding = useRef<Held>(undefined);
   holding.current = held;
   const width = form.lengthMm >= form.widthMm ? size : Math.round((size * form.lengthMm) / form.widthMm);
-  const height = Math.round((width * form.widthMm) / form.lengthMm);
   const stays = base.laid || base.kept.locked;
   const element = chosen === undefined ? undefined : base.elements[chosen];
   // What was dropped stays where it was dropped until the host has answered.
@@ -137,17 +136,15 @@ export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, 
     return dropped?.element === i && dropped.picture === base.picture ? dropped.at : own;
   };
   return (
-    <div className="relative" style={{ width, height }}>
-      <BasePicture trayId={tray.id} base={base} width={width} />
+    <div className="relative w-full" style={{ maxWidth: width, aspectRatio: `${form.lengthMm} / ${form.widthMm}` }}>
+      <BasePicture trayId={tray.id} base={base} width={width} fills />
       <svg
         ref={svg}
         tabIndex={0}
         role="application"
         aria-label={`Base ${base.copy}, ${base.word}: n goes through what stands on it, arrows move it, [ and ] turn it, l locks, x takes it off, r rolls the rest, z undoes, f shows heights`}
         viewBox={`${-form.lengthMm / 2} ${-form.widthMm / 2} ${form.lengthMm} ${form.widthMm}`}
-        className="absolute inset-0 touch-none outline-offset-4"
-        width={width}
-        height={height}
+        className="absolute inset-0 size-full touch-none outline-offset-4"
         onKeyDown={key}
         onPointerMove={pull}
         onPointerUp={drop}

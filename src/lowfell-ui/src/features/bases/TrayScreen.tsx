@@ -5,6 +5,7 @@ import { useChosen } from "../../craft/useChosen";
 import { Button, Menu } from "../../ui";
 import { BasePanel } from "./BasePanel";
 import { KitDialog } from "./KitDialog";
+import { StepsDialog } from "./StepsDialog";
 import { StockPanel } from "./StockPanel";
 import { TrayPanel } from "./TrayPanel";
 import { TrayTable } from "./TrayTable";
@@ -23,6 +24,7 @@ export function TrayScreen({ tray, copies }: { tray: Tray; copies: number }) {
   const [shown, setShown] = useChosen("base");
   const [pair, setPair] = useState<[number, number]>();
   const [kit, setKit] = useState(false);
+  const [steps, setSteps] = useState(false);
   const chosen = tray.bases.find((b) => String(b.copy) === shown);
   const laid = tray.bases.some((b) => b.elements.length > 0);
   const open = tray.bases.filter((b) => !b.kept.locked && !b.laid).length;
@@ -64,6 +66,7 @@ export function TrayScreen({ tray, copies }: { tray: Tray; copies: number }) {
           <Button className="ml-auto" disabled={!hands.canUndo || hands.busy} onClick={() => void hands.undo()}>
             <Undo2 size={15} aria-hidden /> Undo
           </Button>
+          <Button onClick={() => setSteps(true)}>As coats</Button>
           <Button onClick={() => setKit(true)}>Boxes and families</Button>
           <Menu
             label="Sheets and files"
@@ -132,6 +135,7 @@ export function TrayScreen({ tray, copies }: { tray: Tray; copies: number }) {
         )}
         <StockPanel tray={tray} onEdit={() => setKit(true)} />
       </div>
+      {steps && <StepsDialog tray={tray} onClose={() => setSteps(false)} />}
       {kit && <KitDialog tray={tray} hands={hands} onClose={() => setKit(false)} />}
     </div>
   );

@@ -1,0 +1,73 @@
+using Lowfell.Core.Bases.Elements;
+using Lowfell.Core.Bases.Layouts;
+using Lowfell.Core.Techniques;
+
+namespace Lowfell.Core.Bases.Making;
+
+/// <summary>A step that a tray brings into a stack.</summary>
+/// <param name="Technique">How.</param>
+/// <param name="UnderPrimer">It is laid before the primer; else over the painted ground.</param>
+/// <param name="Passes">Passes.</param>
+/// <param name="FilmMm">How thick it is laid, mm; 0 where that is not the point.</param>
+/// <param name="IsNote">Many painters go on without it.</param>
+/// <param name="About">What is done.</param>
+public sealed record TextureStep(Technique Technique, bool UnderPrimer, int Passes, double FilmMm, bool IsNote, string About);
+
+/// <summary>What the elements and textures of a tray bring, in the order in which it is done.</summary>
+public static class TextureSteps
+{
+    /// <summary>The steps of a tray. Crackle that brings a colour of its own goes over primer and under-colour; as texture alone it goes below them.</summary>
+    /// <param name="family">Family.</param>
+    /// <param name="layouts">Its bases.</param>
+    /// <param name="crackleShows">The crackle's own colour shows.</param>
+    public static IReadOnlyList<TextureStep> Of(BaseFamily family, IReadOnlyCollection<Layout> layouts, bool crackleShows)
+    {
+        var steps = new List<TextureStep>();
+        bool Has(Func<Element, bool> what) => layouts.Any(l => l.Elements.Any(what));
+        double Share(Texture texture) => layouts.Count == 0 ? 0 : layouts.Average(l => l.Cover.Shares[(int)texture]);
+        var mean = layouts.Count == 0 ? family.SkimMm : layouts.Average(l => l.Cover.HeightMm.Where((_, i) => l.Cover.At(i) != Cover.Outside).Select(h => (double)h).DefaultIfEmpty(0).Average());
+        var rigid = Has(e => e.Kind.IsRigid());
+        steps.Add(new(Technique.Texture, true, 1, mean, false, rigid ? "Skim and drift, thin to the rim; stones, slabs and props pressed in or glued." : "Skim and drift, thin to the rim."));
+        if (Share(Texture.Coarse) + Share(Texture.Fine) + Share(Texture.Sand) > 0.02)
+        {
+            steps.Add(new(Technique.GritInGlue, true, 1, 0, false, "Coarse by the stones, then fine, then sand to the rim; tap off, wipe the rim."));
+            steps.Add(new(Technique.DripGlue, true, 1, 0, true, "Thinned glue dripped on the loose grit."));
+        }
+
+        if (Has(e => e.Kind.Facts().Drinks))
+        {
+            steps.Add(new(Technique.Seal, true, 1, 0, true, "Cork and bark sealed, so that they do not drink the paint."));
+        }
+
+        if (Share(Texture.Crackle) > 0.01)
+        {
+            steps.Add(new(Technique.CracklePaste, !crackleShows, 1, family.CrackleMm, false, $"Crackle laid {family.CrackleMm:0.0} mm deep."));
+            steps.Add(new(Technique.Varnish, !crackleShows, 2, 0, true, "Crackle sealed twice, before any wash."));
+        }
+
+        if (Has(e => e.Kind == ElementKind.Tuft))
+        {
+            steps.Add(new(Technique.Tufts, false, 1, 0, false, "Tufts last, over the matt varnish."));
+        }
+
+        return steps;
+    }
+
+    /// <summary>Where a step goes in a stack: behind what belongs before it.</summary>
+    /// <param name="step">The step.</param>
+    /// <param name="stack">Techniques of the stack's coats, from the ground up.</param>
+    /// <param name="order">Techniques of all steps of the tray, in their order.</param>
+    public static int PlaceOf(TextureStep step, IReadOnlyList<Technique> stack, IReadOnlyList<Technique> order)
+    {
+        if (step.Technique == Technique.Tufts)
+        {
+            return stack.Count;
+        }
+
+        // After the last of the tray's own steps that come before it, and over the primer where it shows.
+        var before = order.TakeWhile(t => t != step.Technique).ToHashSet();
+        var own = stack.Index().Where(t => before.Contains(t.Item)).Select(t => t.Index + 1).DefaultIfEmpty(0).Max();
+        var primer = stack.TakeWhile(t => t is not (Technique.SprayCan or Technique.BaseCoat or Technique.Airbrush)).Count();
+        return step.UnderPrimer ? Math.Min(own, primer) : Math.Min(stack.Count, Math.Max(own, primer + 1));
+    }
+}

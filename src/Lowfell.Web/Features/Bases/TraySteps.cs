@@ -1,0 +1,138 @@
+using Lowfell.Core.Bases.Layouts;
+using Lowfell.Core.Bases.Making;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
+using Lowfell.Store;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
+using Lowfell.Web.Features.Stack;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Bases;
+
+/// <summary>A step that a tray brings.</summary>
+/// <param name="Technique">How.</param>
+/// <param name="About">What is done.</param>
+/// <param name="IsNote">Many painters go on without it.</param>
+/// <param name="FilmMm">How thick it is laid, mm; 0 where that is not the point.</param>
+/// <param name="InStack">The stack has it.</param>
+/// <param name="StackFilmMm">How thick the stack has it, mm, where that differs; null where it does not.</param>
+/// <param name="Material">What of the shelf it would be laid with; empty where the shelf has nothing for it.</param>
+public sealed record TrayStepView(Technique Technique, string About, bool IsNote, double FilmMm, bool InStack, double? StackFilmMm, string Material);
+
+/// <summary>What a tray brings into the stack of a zone.</summary>
+/// <param name="ZoneId">The zone; null where the piece has none that looks up.</param>
+/// <param name="Zone">Its name.</param>
+/// <param name="Scheme">Its scheme.</param>
+/// <param name="SchemeVersion">Version of the scheme.</param>
+/// <param name="Steps">Steps in their order.</param>
+public sealed record TrayStepsView(Guid? ZoneId, string Zone, string Scheme, int SchemeVersion, IReadOnlyList<TrayStepView> Steps);
+
+/// <summary>Steps of a tray to be put into the stack of a zone.</summary>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="SchemeVersion">Version of its scheme.</param>
+/// <param name="Techniques">Which of them.</param>
+public sealed record TrayStepsTaken(Guid ZoneId, [VersionBound] int SchemeVersion, [TextureStepsBound] IReadOnlyList<Technique> Techniques);
+
+/// <summary>Texture as coats: what the elements and textures of a tray bring into a stack, and with it into plan and amounts.</summary>
+public static class TraySteps
+{
+    // Which kinds of material a step is laid with, the first that the shelf has.
+    private static readonly Dictionary<Technique, Func<FamilyFacts, bool>[]> LaidWith = new()
+    {
+        [Technique.Texture] = [f => f.Kind == Kind.Paste],
+        [Technique.GritInGlue] = [f => f.Kind == Kind.Grit, f => f.Kind == Kind.Glue],
+        [Technique.DripGlue] = [f => f is { Kind: Kind.Glue, Carrier: Carrier.Water }],
+        [Technique.Seal] = [f => f is { Kind: Kind.Glue, Carrier: Carrier.Water }, f => f.Kind == Kind.Varnish],
+        [Technique.CracklePaste] = [f => f.Kind == Kind.CracklePaste],
+        [Technique.Varnish] = [f => f is { Kind: Kind.Varnish, Carrier: Carrier.Water }],
+        [Technique.Tufts] = [f => f.Kind == Kind.Plants],
+    };
+
+    private const double UmPerMm = 1000;
+
+    // Films that differ by less are the same to a spatula.
+    private const double SameFilm = 0.12;
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var trays = app.MapGroup("/api/trays/{id:guid}/steps").WithTags("Bases").ProducesValidationProblem();
+        trays.MapGet("", List).WithSummary("What a tray brings into the stack of its piece, and what of it is there.");
+        trays.MapPost("", Take).WithSummary("Puts steps of a tray into the stack of a zone, at their right places; 409 when the stack has changed.").ProducesProblem(409);
+    }
+
+    private static async Task<Ok<TrayStepsView>> List(Guid id, TrayDesk desk, LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        var tray = await desk.RowAsync(id, cancel);
+        var zone = await db.Zones.AsNoTracking().Include(z => z.Scheme!.Coats).Where(z => z.PieceId == tray.PieceId && z.DeletedAt == null)
+            .OrderBy(z => z.Facing == Facing.Up ? 0 : 1).ThenBy(z => z.Position).FirstOrDefaultAsync(cancel);
+        var shelf = await open.ShelfAsync(cancel);
+        List<CoatRow> coats = [.. zone?.Scheme?.Coats.OrderBy(c => c.Position) ?? Enumerable.Empty<CoatRow>()];
+        return TypedResults.Ok(new TrayStepsView(
+            zone?.Id, zone?.Name ?? "", zone?.Scheme?.Name ?? "", zone?.Scheme?.Version ?? 0, [.. Of(tray, desk, coats.ConvertAll(c => c.Technique)).Select(s => View(s, coats.Find(c => Same(c.Technique, s.Technique)), shelf))]));
+    }
+
+    private static async Task<Ok<TrayStepsView>> Take(Guid id, TrayStepsTaken taken, TrayDesk desk, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
+    {
+        var tray = await desk.RowAsync(id, cancel);
+        var zone = await db.Zones.AsNoTracking().Include(z => z.Scheme).SingleOrDefaultAsync(z => z.Id == taken.ZoneId && z.PieceId == tray.PieceId && z.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("zoneId", taken.ZoneId);
+        var shelf = await open.ShelfAsync(cancel);
+        await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, taken.SchemeVersion, kept =>
+        {
+            List<CoatDraft> coats = [.. kept];
+            var steps = Of(tray, desk, [.. coats.Select(c => c.Technique)]);
+            foreach (var step in steps.Where(s => taken.Techniques.Contains(s.Technique)))
+            {
+                var deposit = step.FilmMm > 0 ? new DepositDraft([.. Enumerable.Repeat(Math.Round(step.FilmMm * UmPerMm), 3)], [1, 1, 1]) : null;
+                if (coats.FindIndex(c => Same(c.Technique, step.Technique)) is >= 0 and var there)
+                {
+                    coats[there] = coats[there] with { Deposit = deposit ?? coats[there].Deposit };
+                    continue;
+                }
+
+                var material = MaterialFor(step, shelf) ?? throw new RefusedException("techniques", $"The shelf has nothing for the {step.Technique.Facts().Word}. Put a material for it there first.");
+                coats.Insert(TextureSteps.PlaceOf(step, [.. coats.Select(c => c.Technique)], [.. steps.Select(s => s.Technique)]), new()
+                {
+                    Id = Guid.CreateVersion7(), Technique = step.Technique, MaterialId = material.Id, Passes = step.Passes, Deposit = deposit, Note = step.About,
+                    Marks = step.Technique == Technique.Tufts ? new(Tufts(tray), 4, 4) : null,
+                });
+            }
+
+            return coats;
+        }, shelf, db, clock.GetUtcNow(), cancel);
+        return await List(id, desk, db, open, cancel);
+    }
+
+    // Crackle over an under-colour brings a colour of its own; where the stack has it below the primer it is texture alone.
+    private static IReadOnlyList<TextureStep> Of(TrayRow tray, TrayDesk desk, List<Technique> stack)
+    {
+        var crackle = stack.IndexOf(Technique.CracklePaste);
+        var primer = stack.FindIndex(t => t is Technique.SprayCan or Technique.BaseCoat or Technique.Airbrush);
+        return TextureSteps.Of(TrayDesk.Family(tray), desk.Layouts(TrayDesk.Copies(tray), TrayDesk.Family(tray)), crackle < 0 || primer < 0 || crackle > primer);
+    }
+
+    private static int Tufts(TrayRow tray)
+    {
+        var copies = TrayDesk.Copies(tray);
+        return Math.Max(1, (int)Math.Round(copies.Average(c => c.Elements.Count(e => e.Kind == Core.Bases.Elements.ElementKind.Tuft))));
+    }
+
+    private static TrayStepView View(TextureStep step, CoatRow? coat, OpenShelf shelf)
+    {
+        var film = coat?.OwnDeposit is { Length: 6 } own ? own[..3].Max() / UmPerMm : coat?.Technique.Facts().AppliedUm / UmPerMm;
+        return new(
+            step.Technique, step.About, step.IsNote, Math.Round(step.FilmMm, 2), coat is not null,
+            step.FilmMm > 0 && film is { } mm && Math.Abs((mm / step.FilmMm) - 1) > SameFilm ? Math.Round(mm, 2) : null,
+            MaterialFor(step, shelf)?.Name ?? "");
+    }
+
+    // A varnish that is sprayed seals as well.
+    private static bool Same(Technique has, Technique wanted) => has == wanted || (wanted == Technique.Varnish && has == Technique.VarnishSpray);
+
+    private static Material? MaterialFor(TextureStep step, OpenShelf shelf) => LaidWith[step.Technique]
+        .Select(fits => shelf.Materials.Values.Where(m => fits(m.Family.Facts())).OrderBy(m => m.Name, StringComparer.Ordinal).FirstOrDefault()).FirstOrDefault(m => m is not null);
+}
