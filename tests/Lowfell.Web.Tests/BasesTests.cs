@@ -238,6 +238,30 @@ public sealed class BasesTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task Grounds_of_two_browns_differ_between_neighbours_and_change_the_pictures()
+    {
+        var (_, tray) = await BeginAsync(4);
+        var (a, b) = ((string)(await host.MaterialAsync("Wet Sand"))["id"]!, (string)(await host.MaterialAsync("Rope Tan"))["id"]!);
+        var path = $"/api/trays/{tray["id"]}/grounds";
+        var three = await host.PutAsync(path, new { version = (int)tray["version"]!, aId = a, bId = b, count = 3 });
+        var mixes = three["grounds"]!["mixes"]!.AsArray();
+        Assert.Equal([(4, 1), (1, 4)], new[] { mixes[0]!, mixes[^1]! }.Select(m => ((int)m["partsA"]!, (int)m["partsB"]!)));
+        Assert.Equal(Enumerable.Range(1, 4), mixes.SelectMany(m => m!["copies"]!.AsArray().Select(c => (int)c!)).Order());
+        var bases = three["bases"]!.AsArray();
+        Assert.All(three["differences"]!.AsArray().Where(d => (bool)d!["beside"]!), d => Assert.NotEqual((string)bases[(int)d!["a"]! - 1]!["ground"]!, (string)bases[(int)d["b"]! - 1]!["ground"]!));
+        Assert.NotEqual((string)tray["bases"]![0]!["picture"]!, (string)bases[0]!["picture"]!);
+        Assert.Equal("", (string)three["grounds"]!["fault"]!);
+        three = await host.PutAsync(path, new { version = (int)three["version"]!, aId = (string)(await host.MaterialAsync("Tarred Oak"))["id"]!, bId = b, count = 3 });
+        Assert.Contains("read as two grounds", (string)three["grounds"]!["fault"]!, StringComparison.Ordinal);
+        await host.RefusesAsync(HttpMethod.Put, path, new { version = (int)three["version"]!, aId = a, bId = a, count = 3 }, "bId");
+        await host.RefusesAsync(HttpMethod.Put, path, new { version = (int)three["version"]!, aId = a, bId = b, count = 2 }, "count");
+        await host.RefusesAsync(HttpMethod.Put, path, new { version = (int)three["version"]!, aId = a, count = 3 }, "bId");
+        var one = await host.PutAsync(path, new { version = (int)three["version"]!, count = 0 });
+        Assert.Null(one["grounds"]);
+        Assert.Equal((string)tray["bases"]![0]!["picture"]!, (string)one["bases"]![0]!["picture"]!);
+    }
+
+    [Fact]
     public async Task A_preview_rolls_and_reads_without_keeping()
     {
         var family = (await host.GetAsync("/api/base-families/starters"))[0]!;

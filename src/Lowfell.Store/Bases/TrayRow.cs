@@ -30,6 +30,15 @@ public sealed class TrayRow : IBenchRow, IVersionedRow
     /// <summary>What lacked when it was rolled last, as JSON.</summary>
     public string Lacking { get; set; } = "[]";
 
+    /// <summary>The first of the two browns that its grounds are mixed of; null where all have the same.</summary>
+    public Guid? GroundAId { get; set; }
+
+    /// <summary>The second.</summary>
+    public Guid? GroundBId { get; set; }
+
+    /// <summary>How many grounds, 3 to 5; 0 where all have the same.</summary>
+    public int Grounds { get; set; }
+
     /// <summary>Numbers of the copies on which stones and props are glued down; what lies there is no longer in its box.</summary>
     public List<int> StonesLaid { get; set; } = [];
 

@@ -1393,6 +1393,15 @@ namespace Lowfell.Store.Migrations
                     b.Property<Guid>("FamilyId")
                         .HasColumnType("uuid");
 
+                    b.Property<Guid?>("GroundAId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid?>("GroundBId")
+                        .HasColumnType("uuid");
+
+                    b.Property<int>("Grounds")
+                        .HasColumnType("integer");
+
                     b.Property<string>("Lacking")
                         .IsRequired()
                         .HasMaxLength(200)

@@ -62,3 +62,6 @@ public sealed class RolledCopiesBoundAttribute() : LengthBoundAttribute(0, TrayC
 
 /// <summary>Steps of a tray that are put into a stack.</summary>
 public sealed class TextureStepsBoundAttribute() : LengthBoundAttribute(1, 12);
+
+/// <summary>Related grounds of a tray; 0 for one.</summary>
+public sealed class GroundsBoundAttribute() : FigureBoundAttribute(0, 5);

@@ -99,10 +99,11 @@ public sealed record SteadyView(double TipsAtDeg, double? WeightG, double FitsG,
 /// <param name="Takes">What it takes, without loss.</param>
 /// <param name="Steady">How it stands; null where nothing is known of what it carries.</param>
 /// <param name="Picture">Mark of its picture: another mark, another picture.</param>
+/// <param name="Ground">Colour of its ground, #rrggbb.</param>
 /// <param name="Laid">Something of it is glued down already: it stays as it is.</param>
 public sealed record BaseView(
     int Copy, TrayCopyDraft Kept, string Word, IReadOnlyList<StandingView> Elements, IReadOnlyList<SeatPlace> Landings, IReadOnlyList<SeatPlace> Free, double MarginMm, double Score, double Calm, double Resemblance,
-    IReadOnlyList<double> Shares, IReadOnlyList<string> Marks, IReadOnlyList<string> Notes, QuantitiesView Takes, SteadyView? Steady, string Picture, bool Laid);
+    IReadOnlyList<double> Shares, IReadOnlyList<string> Marks, IReadOnlyList<string> Notes, QuantitiesView Takes, SteadyView? Steady, string Picture, string Ground, bool Laid);
 
 /// <summary>How different two copies are.</summary>
 /// <param name="A">One, from 1.</param>
@@ -136,10 +137,33 @@ public sealed record BoxUse(Guid BoxId, string Name, ElementKind Kind, int Count
 /// <param name="Takes">What all of it takes, loss counted.</param>
 /// <param name="Boxes">Boxes, and what the tray uses of them.</param>
 /// <param name="Lacking">What lacked when it was rolled last, what stands in, which bases go without.</param>
+/// <param name="Grounds">Related grounds; null where all have the same.</param>
 /// <param name="Roll">The roll that is under way, or was last.</param>
 public sealed record TrayView(
     Guid Id, int Version, Guid PieceId, Guid FamilyId, string Family, IReadOnlyList<BaseView> Bases, IReadOnlyList<IReadOnlyList<int>> Rows, IReadOnlyList<DifferenceView> Differences, double? LeastDifference, double? MeanDifference,
-    QuantitiesView Takes, IReadOnlyList<BoxUse> Boxes, IReadOnlyList<string> Lacking, RollView? Roll);
+    QuantitiesView Takes, IReadOnlyList<BoxUse> Boxes, IReadOnlyList<string> Lacking, GroundsView? Grounds, RollView? Roll);
+
+/// <summary>Related grounds of a tray: mixes of two browns, none beside its like.</summary>
+/// <param name="AId">The first brown.</param>
+/// <param name="BId">The second.</param>
+/// <param name="Mixes">The mixes.</param>
+/// <param name="Fault">What does not go together; empty where all is well.</param>
+public sealed record GroundsView(Guid AId, Guid BId, IReadOnlyList<GroundView> Mixes, string Fault);
+
+/// <summary>A ground of a tray.</summary>
+/// <param name="PartsA">Parts of the first brown.</param>
+/// <param name="PartsB">Parts of the second.</param>
+/// <param name="Colour">What it looks like.</param>
+/// <param name="Copies">Copies that have it.</param>
+/// <param name="Ml">What they take of it in one coat, ml.</param>
+public sealed record GroundView(int PartsA, int PartsB, string Colour, IReadOnlyList<int> Copies, double Ml);
+
+/// <summary>Grounds that a tray is to have.</summary>
+/// <param name="Version">Version of the tray.</param>
+/// <param name="AId">The first brown.</param>
+/// <param name="BId">The second.</param>
+/// <param name="Count">How many, 3 to 5; 0 for the same ground everywhere.</param>
+public sealed record GroundsChange([VersionBound] int Version, Guid? AId, Guid? BId, [GroundsBound] int Count);
 
 /// <summary>The tray of a piece.</summary>
 /// <param name="Tray">The tray; null where it has none.</param>

@@ -7,6 +7,7 @@ using Lowfell.Core.Bases.Likeness;
 using Lowfell.Core.Bases.Making;
 using Lowfell.Store;
 using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Features.Bases;
@@ -14,7 +15,8 @@ namespace Lowfell.Web.Features.Bases;
 /// <summary>Reads, keeps and rolls trays.</summary>
 /// <param name="db">Database.</param>
 /// <param name="memory">Layouts that were reckoned before.</param>
-public sealed class TrayDesk(LowfellDb db, LayoutMemory memory)
+/// <param name="open">The bench.</param>
+public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
 {
     private const int MostToldAlike = 40;
 
@@ -50,6 +52,8 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory)
         var order = TrayOrder.Of([.. known.Select(k => k.Layout.Form)]);
         var (differences, least, mean) = Differences([.. known.Select(k => k.Impression)], order.Neighbours);
         var boxes = await db.ElementBoxes.AsNoTracking().OrderBy(b => b.Kind).ThenByDescending(b => b.LengthMm).ToListAsync(cancel);
+        IReadOnlyList<Layout> layouts = [.. known.Select(k => k.Layout)];
+        var grounds = TrayGrounds.Of(tray, layouts, await open.ShelfAsync(cancel));
         var roll = await db.TrayRolls.AsNoTracking().Where(r => r.TrayId == tray.Id).OrderByDescending(r => r.AskedAt).FirstOrDefaultAsync(cancel);
         return new(
             tray.Id,
@@ -57,7 +61,7 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory)
             tray.PieceId,
             tray.FamilyId,
             tray.Family!.Name,
-            [.. known.Select((k, i) => TrayWriter.Base(i + 1, copies[i], k, IsLaid(tray, i + 1)))],
+            [.. known.Select((k, i) => TrayWriter.Base(i + 1, copies[i], k, grounds?.ColourOf(i), IsLaid(tray, i + 1)))],
             [.. order.Rows.Select(r => r.Select(i => i + 1).ToList())],
             differences,
             least,
@@ -65,8 +69,13 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory)
             TrayWriter.Takes(BaseQuantities.Of([.. known.Select(k => k.Takes)])),
             Uses(boxes, tray, copies),
             Kept.Read<List<string>>(tray.Lacking),
+            grounds?.View(layouts),
             roll is null ? null : TrayWriter.Roll(roll));
     }
+
+    /// <summary>Colours of the grounds of all copies; the family's own where it is null.</summary>
+    internal async Task<IReadOnlyList<string?>> GroundsAsync(TrayRow tray, IReadOnlyList<Layout> layouts, CancellationToken cancel) =>
+        TrayGrounds.Of(tray, layouts, await open.ShelfAsync(cancel)) is { } grounds ? [.. layouts.Select((_, i) => grounds.ColourOf(i))] : new string?[layouts.Count];
 
     /// <summary>Keeps what a tray should be; what breaks its locks or asks for more than there is, is refused by name.</summary>
     internal async Task KeepAsync(TrayRow tray, IReadOnlyList<TrayCopyDraft> copies, IReadOnlyList<string>? lacking, CancellationToken cancel)

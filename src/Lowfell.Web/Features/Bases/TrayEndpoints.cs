@@ -28,6 +28,7 @@ public static class TrayEndpoints
         trays.MapPost("rolls", RollAsJob).WithSummary("Rolls any number of copies anew, as a job that can be ended.").ProducesProblem(409);
         trays.MapGet("rolls/{rollId:guid}", RollState).WithSummary("How far a roll is.");
         trays.MapDelete("rolls/{rollId:guid}", EndRoll).WithSummary("Ends a roll; the tray stays as it was.");
+        trays.MapPut("grounds", ChangeGrounds).WithSummary("Gives a tray three to five related grounds of two browns, or one; 409 when somebody else has changed it.").ProducesProblem(409);
         trays.MapPost("ground", Ground).WithSummary("Where an element may be put, as it is turned.");
         app.MapPost("/api/preview/bases", Preview).WithTags("Preview").ProducesValidationProblem().WithSummary("Rolls or reads up to four bases without keeping them: layouts, differences, quantities.");
     }
@@ -73,6 +74,34 @@ public static class TrayEndpoints
 
         tray.Piece!.Copies = change.Tray.Copies.Count;
         await desk.KeepAsync(tray, change.Tray.Copies, null, cancel);
+        return TypedResults.Ok(await desk.ViewAsync(tray, cancel));
+    }
+
+    private static async Task<Ok<TrayView>> ChangeGrounds(Guid id, GroundsChange change, TrayDesk desk, OpenBench open, LowfellDb db, CancellationToken cancel)
+    {
+        var tray = await desk.RowAsync(id, cancel);
+        Versions.Check(change.Version, tray.Version);
+        if (change.Count is 1 or 2)
+        {
+            throw new RefusedException("count", $"{change.Count} grounds are too few to differ; take 3 to 5, or 0 for one ground everywhere.");
+        }
+
+        var shelf = await open.ShelfAsync(cancel);
+        foreach (var (field, brown) in new[] { ("aId", change.AId), ("bId", change.BId) })
+        {
+            if (change.Count > 0 && (brown is not { } material || !shelf.Materials.ContainsKey(material)))
+            {
+                throw new RefusedException(field, "Grounds are mixed of two paints of the shelf; choose both.");
+            }
+        }
+
+        if (change.Count > 0 && change.AId == change.BId)
+        {
+            throw new RefusedException("bId", "Both are the same paint: choose two browns.");
+        }
+
+        (tray.Grounds, tray.GroundAId, tray.GroundBId) = change.Count == 0 ? (0, null, null) : (change.Count, change.AId, change.BId);
+        await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(await desk.ViewAsync(tray, cancel));
     }
 

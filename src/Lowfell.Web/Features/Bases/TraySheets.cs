@@ -35,14 +35,15 @@ public static class TraySheets
 
         // The address names the mark of the layout: what it shows never changes.
         http.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
-        var layout = desk.Layouts([copies[copy - 1]], TrayDesk.Family(tray))[0];
-        return Results.Bytes(Png(BasePicture.Of(layout, Px(px))), "image/png");
+        var layouts = desk.Layouts(copies, TrayDesk.Family(tray));
+        return Results.Bytes(Png(BasePicture.Of(layouts[copy - 1], Px(px), (await desk.GroundsAsync(tray, layouts, cancel))[copy - 1])), "image/png");
     }
 
     private static async Task<IResult> Tray(Guid id, double? px, TrayDesk desk, CancellationToken cancel)
     {
         var tray = await desk.RowAsync(id, cancel);
         var layouts = desk.Layouts(TrayDesk.Copies(tray), TrayDesk.Family(tray));
+        var grounds = await desk.GroundsAsync(tray, layouts, cancel);
         var scale = (float)Px(px);
         var order = Core.Bases.Likeness.TrayOrder.Of([.. layouts.Select(l => l.Form)]);
         var gap = (float)Core.Bases.Likeness.TrayOrder.GapMm * scale;
@@ -57,7 +58,7 @@ public static class TraySheets
             var (x, high) = (gap, row.Max(i => (float)layouts[i].Form.WidthMm * scale));
             foreach (var i in row)
             {
-                using var picture = Bitmap(BasePicture.Of(layouts[i], scale));
+                using var picture = Bitmap(BasePicture.Of(layouts[i], scale, grounds[i]));
                 using var image = SKImage.FromBitmap(picture);
                 canvas.DrawImage(image, x, y + ((high - picture.Height) / 2), new SKSamplingOptions(SKFilterMode.Nearest));
                 x += ((float)layouts[i].Form.LengthMm * scale) + gap;

@@ -97,7 +97,12 @@ public static class TraySteps
                 var material = MaterialFor(step, shelf) ?? throw new RefusedException("techniques", $"The shelf has nothing for the {step.Technique.Facts().Word}. Put a material for it there first.");
                 coats.Insert(TextureSteps.PlaceOf(step, [.. coats.Select(c => c.Technique)], [.. steps.Select(s => s.Technique)]), new()
                 {
-                    Id = Guid.CreateVersion7(), Technique = step.Technique, MaterialId = material.Id, Passes = step.Passes, Deposit = deposit, Note = step.About,
+                    Id = Guid.CreateVersion7(),
+                    Technique = step.Technique,
+                    MaterialId = material.Id,
+                    Passes = step.Passes,
+                    Deposit = deposit,
+                    Note = step.About,
                     Marks = step.Technique == Technique.Tufts ? new(Tufts(tray), 4, 4) : null,
                 });
             }

@@ -9,7 +9,7 @@ namespace Lowfell.Web.Features.Bases;
 /// <summary>Puts bases into what a screen draws.</summary>
 internal static class TrayWriter
 {
-    public static BaseView Base(int copy, TrayCopyDraft kept, LayoutMemory.Known known, bool laid = false)
+    public static BaseView Base(int copy, TrayCopyDraft kept, LayoutMemory.Known known, string? ground = null, bool laid = false)
     {
         var layout = known.Layout;
         var faults = layout.Notes.Where(n => n.Element is not null).ToLookup(n => n.Element!.Value, n => n.Text);
@@ -29,7 +29,8 @@ internal static class TrayWriter
             [.. layout.Notes.Where(n => n.Element is null).Select(n => n.Text), .. CrackleNotes(layout)],
             Takes(known.Takes),
             Steady(kept, known),
-            known.Mark,
+            ground is null ? known.Mark : known.Mark + ground.TrimStart('#'),
+            ground ?? layout.Family.Ground,
             laid);
     }
 

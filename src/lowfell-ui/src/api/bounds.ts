@@ -136,6 +136,9 @@ export const bounds = {
     fullMm: { min: 0, max: 3000, unit: "mm" },
     noneMm: { min: 0, max: 3000, unit: "mm" },
   },
+  GroundsChange: {
+    count: { min: 0, max: 5 },
+  },
   HelpRequest: {
     coats: { maxItems: 60 },
   },

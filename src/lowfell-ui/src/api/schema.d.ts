@@ -6800,6 +6800,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trays/{id}/grounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Gives a tray three to five related grounds of two browns, or one; 409 when somebody else has changed it. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GroundsChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrayView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trays/{id}/ground": {
         parameters: {
             query?: never;
@@ -7783,6 +7843,8 @@ export interface components {
             steady: null | components["schemas"]["SteadyView"];
             /** @description Mark of its picture: another mark, another picture. */
             picture: string;
+            /** @description Colour of its ground, #rrggbb. */
+            ground: string;
             /** @description Something of it is glued down already: it stays as it is. */
             laid: boolean;
         };
@@ -9209,6 +9271,68 @@ export interface components {
          * @enum {unknown}
          */
         GritSchool: "brushOff" | "glueFirst";
+        /** @description A ground of a tray. */
+        GroundView: {
+            /**
+             * Format: int32
+             * @description Parts of the first brown.
+             */
+            partsA: number;
+            /**
+             * Format: int32
+             * @description Parts of the second.
+             */
+            partsB: number;
+            /** @description What it looks like. */
+            colour: string;
+            /** @description Copies that have it. */
+            copies: number[];
+            /**
+             * Format: double
+             * @description What they take of it in one coat, ml.
+             */
+            ml: number;
+        };
+        /** @description Grounds that a tray is to have. */
+        GroundsChange: {
+            /**
+             * Format: int32
+             * @description Version of the tray.
+             */
+            version: number;
+            /**
+             * Format: uuid
+             * @description The first brown.
+             */
+            aId: null | string;
+            /**
+             * Format: uuid
+             * @description The second.
+             */
+            bId: null | string;
+            /**
+             * Format: int32
+             * @description How many, 3 to 5; 0 for the same ground everywhere.
+             */
+            count: number;
+        };
+        /** @description Related grounds of a tray: mixes of two browns, none beside its like. */
+        GroundsView: {
+            /**
+             * Format: uuid
+             * @description The first brown.
+             */
+            aId: string;
+            /**
+             * Format: uuid
+             * @description The second.
+             */
+            bId: string;
+            /** @description The mixes. */
+            mixes: components["schemas"]["GroundView"][];
+            /** @description What does not go together; empty where all is well. */
+            fault: string;
+        };
         /**
          * @description What can hurt.
          * @enum {unknown}
@@ -12671,6 +12795,7 @@ export interface components {
             boxes: components["schemas"]["BoxUse"][];
             /** @description What lacked when it was rolled last, what stands in, which bases go without. */
             lacking: string[];
+            grounds: null | components["schemas"]["GroundsView"];
             roll: null | components["schemas"]["RollView"];
         };
         /** @description A shared filter and dust. */

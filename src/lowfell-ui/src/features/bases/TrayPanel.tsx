@@ -3,6 +3,7 @@ import type { Tray } from "../../api/types";
 import { millilitres } from "../../api/units";
 import { number } from "../../api/words";
 import { Button } from "../../ui";
+import { Grounds } from "./Grounds";
 import type { TrayHands } from "./useTray";
 
 interface Props {
@@ -77,6 +78,7 @@ export function TrayPanel({ tray, hands, pair, onPair, onChoose }: Props) {
               ))}
             </ul>
           )}
+          <Grounds tray={tray} />
           <Takes takes={tray.takes} />
         </>
       )}
