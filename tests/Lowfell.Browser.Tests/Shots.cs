@@ -47,6 +47,15 @@ public sealed class Shots
         browser.Find("[role=dialog] input").SendKeys("kelp");
         browser.UntilTrue(() => browser.Find("[data-testid=found]").Text.Contains("Kelp Wash", StringComparison.Ordinal), "what is found");
         Save("find");
+        browser.Open("/sets");
+        browser.Named("Salt-crust bases").Click();
+        browser.Named("Bases").Click();
+        browser.Named("Base").Click();
+        browser.UntilTrue(() => browser.All("[data-testid=tray] img").Count == 18, "the tray");
+        browser.Named("Base 13, 40 mm round").Click();
+        browser.Find("svg[role=application]");
+        browser.UntilTrue(() => (bool)browser.Run("return [...document.images].every(i => i.complete)")!, "every picture");
+        Save("base");
         foreach (var (path, ready, name) in new[] { ("/shelf", "[data-testid='Over white']", "shelf"), ("/shelf/amounts", "[data-testid=missing]", "amounts"), ("/evenings", "[data-testid=to-buy] li", "tonight"), ("/evenings/plan", "[data-testid=what-ifs] strong", "plan") })
         {
             browser.Open(path);

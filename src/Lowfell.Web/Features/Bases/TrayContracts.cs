@@ -160,10 +160,10 @@ public sealed record GroundView(int PartsA, int PartsB, string Colour, IReadOnly
 
 /// <summary>Grounds that a tray is to have.</summary>
 /// <param name="Version">Version of the tray.</param>
+/// <param name="Count">How many, 3 to 5; 0 for the same ground everywhere.</param>
 /// <param name="AId">The first brown.</param>
 /// <param name="BId">The second.</param>
-/// <param name="Count">How many, 3 to 5; 0 for the same ground everywhere.</param>
-public sealed record GroundsChange([VersionBound] int Version, Guid? AId, Guid? BId, [GroundsBound] int Count);
+public sealed record GroundsChange([VersionBound] int Version, [GroundsBound] int Count, Guid? AId = null, Guid? BId = null);
 
 /// <summary>The tray of a piece.</summary>
 /// <param name="Tray">The tray; null where it has none.</param>

@@ -9301,20 +9301,20 @@ export interface components {
              */
             version: number;
             /**
-             * Format: uuid
-             * @description The first brown.
-             */
-            aId: null | string;
-            /**
-             * Format: uuid
-             * @description The second.
-             */
-            bId: null | string;
-            /**
              * Format: int32
              * @description How many, 3 to 5; 0 for the same ground everywhere.
              */
             count: number;
+            /**
+             * Format: uuid
+             * @description The first brown.
+             */
+            aId?: null | string;
+            /**
+             * Format: uuid
+             * @description The second.
+             */
+            bId?: null | string;
         };
         /** @description Related grounds of a tray: mixes of two browns, none beside its like. */
         GroundsView: {

@@ -25,7 +25,9 @@ export function TrayPanel({ tray, hands, pair, onPair, onChoose }: Props) {
   const shown = pair ? tray.differences.filter((d) => d.a === pair[0] && d.b === pair[1]) : alike.slice(0, 6);
   return (
     <section aria-label="The tray" className="rounded-lg border border-line bg-panel p-3 text-sm">
-      <h2 className="text-base font-semibold">The tray</h2>
+      <h2 className="text-base font-semibold">
+        The tray <span className="font-normal text-soft">{tray.family}</span>
+      </h2>
       {laid.length === 0 ? (
         <p className="mt-1 text-soft">
           Nothing lies on it yet. Roll the tray; then lock what you like, and roll the rest again.

@@ -2,7 +2,7 @@ import { Download, Dices, Printer, Undo2 } from "lucide-react";
 import { type RefObject, useEffect, useRef, useState } from "react";
 import type { Tray } from "../../api/types";
 import { useChosen } from "../../craft/useChosen";
-import { Button, Menu } from "../../ui";
+import { Button, IconButton, Menu } from "../../ui";
 import { BasePanel } from "./BasePanel";
 import { KitDialog } from "./KitDialog";
 import { StepsDialog } from "./StepsDialog";
@@ -57,15 +57,17 @@ export function TrayScreen({ tray, copies }: { tray: Tray; copies: number }) {
               <Button onClick={() => void hands.endRoll()}>End</Button>
             </span>
           ) : (
-            <span className="text-sm text-soft">
-              {open === tray.bases.length
-                ? `${tray.bases.length} bases, ${tray.family}`
-                : `${open} of ${tray.bases.length} open, ${tray.family}`}
-            </span>
+            open < tray.bases.length && (
+              <span className="text-sm text-soft">
+                {open} of {tray.bases.length} open
+              </span>
+            )
           )}
-          <Button className="ml-auto" disabled={!hands.canUndo || hands.busy} onClick={() => void hands.undo()}>
-            <Undo2 size={15} aria-hidden /> Undo
-          </Button>
+          <span className="ml-auto">
+            <IconButton label="Undo" disabled={!hands.canUndo || hands.busy} onClick={() => void hands.undo()}>
+              <Undo2 size={16} aria-hidden />
+            </IconButton>
+          </span>
           <Button onClick={() => setSteps(true)}>As coats</Button>
           <Button onClick={() => setKit(true)}>Boxes and families</Button>
           <Menu
