@@ -101,4 +101,63 @@ public sealed class Figures
         await System.IO.File.AppendAllTextAsync(
             File!, string.Create(CultureInfo.InvariantCulture, $"touch on the bench card with {Copies} copies to the frame that shows it, {Touches} touches: median {took[Touches / 2]:0} ms, p95 {took[(int)(Touches * 0.95)]:0} ms, worst {took[^1]:0} ms\n"));
     }
+
+    private const string Scroll = """
+        const done = arguments[arguments.length - 1];
+        const took = [];
+        let last = performance.now();
+        const frame = (now) => {
+          took.push(now - last);
+          last = now;
+          const down = took.length % 600 < 300;
+          window.scrollBy(0, down ? 12 : -12);
+          if (took.length < 900) requestAnimationFrame(frame);
+          else { window.frames_ = took.slice(5).sort((a, b) => a - b); done(window.frames_.at(-1)); }
+        };
+        requestAnimationFrame(frame);
+        """;
+
+    [Fact(Skip = "Only for ./lowfell bench page", SkipWhen = nameof(NotAsked))]
+    public async Task A_tray_of_a_hundred_bases_is_scrolled_and_moved_by_hand()
+    {
+        const int Moves = 30;
+        await using var app = new LiveApp();
+        async Task<JsonNode> Post(string path, object body) => (await (await app.Http.PostAsJsonAsync(path, body)).Content.ReadFromJsonAsync<JsonNode>())!;
+        var set = await Post("/api/sets", new { name = "Hundred" });
+        var piece = (string)(await Post($"/api/sets/{set["id"]}/pieces", new { name = "Hundred bases", kind = "base", shape = "disc", lengthMm = 25, widthMm = 25, heightMm = 4, copies = 100 }))["id"]!;
+        var family = (string)(await app.Http.GetFromJsonAsync<JsonArray>("/api/base-families"))![0]!["id"]!;
+        object Group(double mm, int copies) => new { form = new { shape = "round", lengthMm = mm, widthMm = mm }, stance = "twoFeet", copies };
+        var tray = await Post($"/api/pieces/{piece}/tray", new { familyId = family, groups = new[] { Group(25, 60), Group(32, 30), Group(40, 10) } });
+        var roll = await Post($"/api/trays/{tray["id"]}/rolls", new { version = 1, seed = 4, rolls = 1 });
+        for (var status = ""; status is not "ended"; status = (string)(await app.Http.GetFromJsonAsync<JsonNode>($"/api/trays/{tray["id"]}/rolls/{roll["id"]}"))!["status"]!)
+        {
+            await Task.Delay(200, TestContext.Current.CancellationToken);
+        }
+
+        using var browser = new Browser(app.Address);
+        browser.Open($"/piece/{piece}/base");
+        browser.UntilTrue(() => browser.All("[data-testid=tray] img").Count == 100, "the tray");
+        browser.RunAsync(Scroll);
+        var worst = browser.RunAsync(Scroll);
+        var p99 = Convert.ToDouble(browser.Run("return window.frames_[Math.floor(window.frames_.length * 0.99)]"), CultureInfo.InvariantCulture);
+
+        var now = (await app.Http.GetFromJsonAsync<JsonNode>($"/api/pieces/{piece}/tray"))!["tray"]!;
+        var took = new List<double>();
+        for (var i = 0; i < Moves; i++)
+        {
+            var copies = new JsonArray([.. now["bases"]!.AsArray().Select(b => b!["kept"]!.DeepClone())]);
+            var moved = copies[i]!["elements"]![0]!;
+            moved["x"] = (double)moved["x"]! + 0.3;
+            var watch = System.Diagnostics.Stopwatch.StartNew();
+            var answer = await app.Http.PutAsJsonAsync($"/api/trays/{tray["id"]}", new { version = (int)now["version"]!, tray = new { familyId = family, copies } });
+            now = (await answer.Content.ReadFromJsonAsync<JsonNode>())!;
+            took.Add(watch.Elapsed.TotalMilliseconds);
+        }
+
+        took.Sort();
+        Note("a tray of 100 scrolled, worst frame", worst);
+        Note("one of 100 bases moved and judged, p95", took[(int)(Moves * 0.95)]);
+        await System.IO.File.AppendAllTextAsync(
+            File!, string.Create(CultureInfo.InvariantCulture, $"a tray of 100 bases scrolled for 895 frames, its pictures seen before: p99 {p99:0.0} ms, worst {worst:0.0} ms; one of them moved, kept and judged beside the others: median {took[Moves / 2]:0} ms, p95 {took[(int)(Moves * 0.95)]:0} ms\n"));
+    }
 }

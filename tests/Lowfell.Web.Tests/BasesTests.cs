@@ -177,6 +177,12 @@ public sealed class BasesTests(TestHost host) : IClassFixture<TestHost>
         var tray = await DemoTrayAsync();
         int Wanted(int copy, bool tufts) => tray["bases"]![copy - 1]!["elements"]!.AsArray().Count(e => ((string)e!["element"]!["kind"]! == "tuft") == tufts);
         async Task LogAsync(string kind, JsonNode coat) => await host.PostAsync("/api/log", new { id = Guid.NewGuid(), kind, zoneId = (string)zone["id"]!, coatId = (string)coat["id"]!, pass = 1, copies = new[] { 1, 2 } });
+
+        // The card tells what goes where: stones with the paste, tufts last, nothing with what lies between.
+        async Task<JsonArray> PlacesAsync(JsonNode coat) => (await host.GetAsync($"/api/zones/{zone["id"]}/placement?coatId={coat["id"]}&copies=1&copies=2&copies=99")).AsArray();
+        Assert.Equal([Wanted(1, false), Wanted(2, false)], (await PlacesAsync(paste)).Select(c => c!["lines"]!.AsArray().Count));
+        Assert.Equal([Wanted(1, true), Wanted(2, true)], (await PlacesAsync(tufts)).Select(c => c!["lines"]!.AsArray().Count));
+        Assert.Empty(await PlacesAsync(coats.Single(c => (string)c!["technique"]! == "dryBrush")!));
         await LogAsync("done", paste);
         var laid = await BoxesAsync();
         Assert.Equal(before.Values.Sum() - Wanted(1, false) - Wanted(2, false), laid.Values.Sum());
@@ -259,6 +265,19 @@ public sealed class BasesTests(TestHost host) : IClassFixture<TestHost>
         var one = await host.PutAsync(path, new { version = (int)three["version"]!, count = 0 });
         Assert.Null(one["grounds"]);
         Assert.Equal((string)tray["bases"]![0]!["picture"]!, (string)one["bases"]![0]!["picture"]!);
+    }
+
+    [Fact]
+    public async Task Crackle_is_laid_as_thick_as_the_cracks_are_wanted()
+    {
+        var plain = await host.PostAsync("/api/preview/crackle", new { ground = "primed", mm = 1 });
+        Assert.InRange((double)plain["spacingMm"]!, 4, 4.4);
+        var wanted = await host.PostAsync("/api/preview/crackle", new { ground = "primed", widthMm = 0.64 });
+        Assert.Equal(2, (double)wanted["mm"]!, 0.01);
+        Assert.True((double)wanted["dryMin"]! > 2 * (double)plain["dryMin"]!);
+        Assert.StartsWith("Too thin", (string)(await host.PostAsync("/api/preview/crackle", new { ground = "primed", mm = 0.2 }))["verdict"]!, StringComparison.Ordinal);
+        Assert.True((double)(await host.PostAsync("/api/preview/crackle", new { ground = "sealed", mm = 1 }))["spacingMm"]! > (double)plain["spacingMm"]!);
+        await host.RefusesAsync(HttpMethod.Post, "/api/preview/crackle", new { ground = "primed", mm = 0 }, "mm");
     }
 
     [Fact]

@@ -133,6 +133,7 @@ public static class LowfellHost
         TraySheets.Map(bound);
         TrayFiles.Map(bound);
         TraySteps.Map(bound);
+        CrackleEndpoints.Map(bound);
         PreviewEndpoints.Map(bound);
         app.MapFallback("/api/{**rest}", () => Problems.Of(ProblemCode.NoSuchAddress, "There is nothing at this address."));
         app.MapStaticAssets();

@@ -101,7 +101,7 @@ public sealed class LayoutTests
     {
         var dealt = Deal.Of([new(Trays.Seat(Trays.Round32, Stance.TwoFeet), [])], Trays.Stock(0), Families.SaltCrust, 1);
         Assert.Empty(dealt.ByCopy[0]);
-        Assert.Contains(dealt.Notes, n => n.Contains("lacking, nothing that fits is left; those places stay calm.", StringComparison.Ordinal));
+        Assert.Contains(dealt.Notes, n => n.Contains("lacking, nothing that fits is left; those places stay calm (base 1).", StringComparison.Ordinal));
         Assert.All(dealt.Lacking, l => Assert.Equal([1], l.Copies));
     }
 

@@ -65,3 +65,9 @@ public sealed class TextureStepsBoundAttribute() : LengthBoundAttribute(1, 12);
 
 /// <summary>Related grounds of a tray; 0 for one.</summary>
 public sealed class GroundsBoundAttribute() : FigureBoundAttribute(0, 5);
+
+/// <summary>Width of a crack, mm.</summary>
+public sealed class CrackWidthBoundAttribute() : FigureBoundAttribute(0.02, 2, "mm");
+
+/// <summary>Thickness of crackle paste, mm.</summary>
+public sealed class CrackleFilmBoundAttribute() : FigureBoundAttribute(0.05, 4, "mm");

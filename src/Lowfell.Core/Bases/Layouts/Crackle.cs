@@ -1,4 +1,5 @@
 using Lowfell.Core.Bases.Plane;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Bases.Layouts;
 
@@ -6,12 +7,15 @@ namespace Lowfell.Core.Bases.Layouts;
 public enum CrackleGround
 {
     /// <summary>Rough or absorbent.</summary>
+    [Said("a rough or absorbent ground")]
     Rough,
 
     /// <summary>Primed.</summary>
+    [Said("a primed ground")]
     Primed,
 
     /// <summary>Sealed and smooth, or on dried PVA.</summary>
+    [Said("a sealed smooth ground, or dried PVA")]
     Sealed,
 }
 

@@ -8,7 +8,8 @@ namespace Lowfell.Core.Bases.Layouts;
 /// <summary>A copy that elements are dealt to.</summary>
 /// <param name="Seat">Form and figure.</param>
 /// <param name="Locked">What stands locked on it; it counts against the stock and its cluster is left as it is.</param>
-public sealed record DealTo(Seat Seat, IReadOnlyList<Element> Locked);
+/// <param name="Number">Number that it is told by; 0 for its place in the list, from 1.</param>
+public sealed record DealTo(Seat Seat, IReadOnlyList<Element> Locked, int Number = 0);
 
 /// <summary>What was dealt.</summary>
 /// <param name="ByCopy">Elements of each copy, those that are locked first.</param>
@@ -287,7 +288,7 @@ public sealed class Deal
 
         if (with is null)
         {
-            lack.Copies.Add(copy + 1);
+            lack.Copies.Add(copies[copy].Number > 0 ? copies[copy].Number : copy + 1);
             lacks[name] = lack with { Missing = lack.Missing + 1 };
         }
         else
@@ -300,7 +301,7 @@ public sealed class Deal
     private List<string> Notes(List<Lack> lacking)
     {
         List<string> notes = [.. lacking.Where(l => l.StoodIn > 0).Select(l => $"Short of {l.Name}: {string.Join(" or ", l.With)} instead, {Words.Counted(l.StoodIn, "time", "times")}.")];
-        notes.AddRange(lacking.Where(l => l.Missing > 0).Select(l => $"{l.Missing} {l.Name} lacking, nothing that fits is left; those places stay calm."));
+        notes.AddRange(lacking.Where(l => l.Missing > 0).Select(l => $"{l.Missing} {l.Name} lacking, nothing that fits is left; those places stay calm (base {string.Join(", ", l.Copies)})."));
         if (bareOfTufts > 0)
         {
             notes.Add($"{Words.Counted(bareOfTufts, "cluster", "clusters")} of tufts left out: fewer than {family.LeastTufts} were left, and a lone tuft looks out of place.");

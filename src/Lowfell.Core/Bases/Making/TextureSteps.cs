@@ -67,7 +67,7 @@ public static class TextureSteps
         // After the last of the tray's own steps that come before it, and over the primer where it shows.
         var before = order.TakeWhile(t => t != step.Technique).ToHashSet();
         var own = stack.Index().Where(t => before.Contains(t.Item)).Select(t => t.Index + 1).DefaultIfEmpty(0).Max();
-        var primer = stack.TakeWhile(t => t is not (Technique.SprayCan or Technique.BaseCoat or Technique.Airbrush)).Count();
+        var primer = stack.TakeWhile(t => !t.Facts().Covers).Count();
         return step.UnderPrimer ? Math.Min(own, primer) : Math.Min(stack.Count, Math.Max(own, primer + 1));
     }
 }

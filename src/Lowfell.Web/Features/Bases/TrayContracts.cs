@@ -165,6 +165,13 @@ public sealed record GroundView(int PartsA, int PartsB, string Colour, IReadOnly
 /// <param name="BId">The second.</param>
 public sealed record GroundsChange([VersionBound] int Version, [GroundsBound] int Count, Guid? AId = null, Guid? BId = null);
 
+/// <summary>What stands where on a copy.</summary>
+/// <param name="Copy">Number of the copy.</param>
+/// <param name="Word">Its form in words.</param>
+/// <param name="TrayId">The tray.</param>
+/// <param name="Lines">Elements with their places, numbered as on the sheet.</param>
+public sealed record CopyPlacement(int Copy, string Word, Guid TrayId, IReadOnlyList<Core.Bases.Sheets.Placing> Lines);
+
 /// <summary>The tray of a piece.</summary>
 /// <param name="Tray">The tray; null where it has none.</param>
 public sealed record TrayOfPiece(TrayView? Tray);

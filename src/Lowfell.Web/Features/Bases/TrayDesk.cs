@@ -50,7 +50,7 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
         var known = new LayoutMemory.Known[copies.Count];
         Parallel.For(0, copies.Count, i => known[i] = memory.Of(copies[i], family));
         var order = TrayOrder.Of([.. known.Select(k => k.Layout.Form)]);
-        var (differences, least, mean) = Differences([.. known.Select(k => k.Impression)], order.Neighbours);
+        var (differences, least, mean) = Differences(known, order.Neighbours);
         var boxes = await db.ElementBoxes.AsNoTracking().OrderBy(b => b.Kind).ThenByDescending(b => b.LengthMm).ToListAsync(cancel);
         IReadOnlyList<Layout> layouts = [.. known.Select(k => k.Layout)];
         var grounds = TrayGrounds.Of(tray, layouts, await open.ShelfAsync(cancel));
@@ -163,15 +163,15 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
     private async Task<IReadOnlyList<ElementStock>> StockAsync(CancellationToken cancel) => (await db.ElementBoxes.AsNoTracking().ToListAsync(cancel)).ConvertAll(b => b.ToCore());
 
     /// <summary>Every pair, those side by side and those too much alike told; least and mean over all.</summary>
-    internal static (IReadOnlyList<DifferenceView> Told, double? Least, double? Mean) Differences(IReadOnlyList<Impression> impressions, IReadOnlyList<(int A, int B)> neighbours)
+    internal static (IReadOnlyList<DifferenceView> Told, double? Least, double? Mean) Differences(IReadOnlyList<LayoutMemory.Known> bases, IReadOnlyList<(int A, int B)> neighbours)
     {
         var beside = neighbours.ToHashSet();
         var all = new List<DifferenceView>();
-        for (var a = 0; a < impressions.Count; a++)
+        for (var a = 0; a < bases.Count; a++)
         {
-            for (var b = a + 1; b < impressions.Count; b++)
+            for (var b = a + 1; b < bases.Count; b++)
             {
-                var distance = impressions[a].From(impressions[b], out var asTheyStand);
+                var (distance, asTheyStand) = bases[a].From(bases[b]);
                 all.Add(new(a + 1, b + 1, Math.Round(distance, 3), Math.Round(asTheyStand, 3), Impression.Judge(distance), beside.Contains((a, b)) || beside.Contains((b, a))));
             }
         }
@@ -195,6 +195,7 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
 public sealed class LayoutMemory
 {
     private const int Most = 2000;
+    private const int MostOthers = 500;
     private readonly System.Collections.Concurrent.ConcurrentDictionary<UInt128, Known> known = new();
 
     /// <summary>A layout with its impression and what it takes.</summary>
@@ -203,7 +204,27 @@ public sealed class LayoutMemory
     /// <param name="Takes">What it takes.</param>
     /// <param name="Resemblance">How well it belongs.</param>
     /// <param name="Mark">Its mark.</param>
-    internal sealed record Known(Layout Layout, Impression Impression, BaseQuantities Takes, double Resemblance, string Mark);
+    internal sealed record Known(Layout Layout, Impression Impression, BaseQuantities Takes, double Resemblance, string Mark)
+    {
+        private readonly System.Collections.Concurrent.ConcurrentDictionary<Known, (double Distance, double AsTheyStand)> others = new(ReferenceEqualityComparer.Instance);
+
+        /// <summary>How different another is; one that was moved is looked at beside the others, these not again beside each other.</summary>
+        public (double Distance, double AsTheyStand) From(Known other)
+        {
+            if (others.TryGetValue(other, out var known))
+            {
+                return known;
+            }
+
+            var distance = Impression.From(other.Impression, out var asTheyStand);
+            if (others.Count >= MostOthers)
+            {
+                others.Clear();
+            }
+
+            return others[other] = (distance, asTheyStand);
+        }
+    }
 
     /// <summary>The layout of a copy as it stands.</summary>
     internal Known Of(TrayCopyDraft copy, BaseFamily family)

@@ -206,7 +206,7 @@ public static class TrayEndpoints
         var pairs = Enumerable.Range(0, known.Count).SelectMany(b => Enumerable.Range(0, b).Select(a => (a, b))).ToList();
         return TypedResults.Ok(new BasesLook(
             [.. known.Select((k, i) => TrayWriter.Base(i + 1, copies[i], k))],
-            TrayDesk.Differences([.. known.Select(k => k.Impression)], pairs).Told,
+            TrayDesk.Differences(known, pairs).Told,
             TrayWriter.Takes(BaseQuantities.Of([.. known.Select(k => k.Takes)])),
             lacking));
     }

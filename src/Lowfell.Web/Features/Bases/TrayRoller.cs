@@ -22,7 +22,7 @@ internal static class TrayRoller
         var seed = Seeds.Of((ulong)request.Seed, 17);
 
         // What stays stays with its elements; what is rolled keeps those that are locked.
-        IReadOnlyList<DealTo> to = [.. tray.Select((c, i) => new DealTo(c.Seat(), [.. c.Elements.Where(e => !rolled.Contains(i) || e.Locked).Select(e => e.ToCore())]))];
+        IReadOnlyList<DealTo> to = [.. tray.Select((c, i) => new DealTo(c.Seat(), [.. c.Elements.Where(e => !rolled.Contains(i) || e.Locked).Select(e => e.ToCore())], i + 1))];
         var kept = tray.Index().Where(c => !rolled.Contains(c.Index)).SelectMany(c => c.Item.Elements).GroupBy(e => e.BoxId).ToDictionary(g => g.Key, g => g.Count());
         var left = stock.Select(s => s with { Count = s.Count - kept.GetValueOrDefault(s.Class.Id) }).ToList();
         var dealt = Deal.Of([.. rolled.Select(i => to[i])], left, family, seed);

@@ -2,9 +2,14 @@ using System.Globalization;
 using System.Text;
 using CsvHelper;
 using Lowfell.Core.Bases.Drawing;
+using Lowfell.Core.Bases.Elements;
 using Lowfell.Core.Bases.Sheets;
+using Lowfell.Store;
 using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Lowfell.Web.Files;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
 using SkiaSharp;
 
 namespace Lowfell.Web.Features.Bases;
@@ -21,6 +26,7 @@ public static class TraySheets
         trays.MapGet("copies/{copy:int}.png", Copy).WithSummary("A base as it will look from above.").Produces<byte[]>(200, "image/png");
         trays.MapGet("tray.png", Tray).WithSummary("The whole tray as one picture.").Produces<byte[]>(200, "image/png");
         trays.MapGet("sheet.svg", Sheet).WithSummary("Every base at its true size, with landings and numbers, to be printed.").Produces<string>(200, "image/svg+xml");
+        app.MapGet("/api/zones/{zoneId:guid}/placement", OfZone).WithTags("Bases").ProducesValidationProblem().WithSummary("What stands where on copies of the piece of a zone, by the coat that lays it; nothing where that lays none.");
         trays.MapGet("placement.csv", Placement).WithSummary("What stands where on each base, as a list.").Produces<string>(200, "text/csv");
     }
 
@@ -77,6 +83,21 @@ public static class TraySheets
         var tray = await desk.RowAsync(id, cancel);
         var layouts = desk.Layouts(TrayDesk.Copies(tray), TrayDesk.Family(tray));
         return Results.Text(PlacementSheet.Svg([.. layouts.Select((l, i) => new NumberedBase(i + 1, l)).Where(b => copies is not { Length: > 0 } || copies.Contains(b.Copy))]), "image/svg+xml", Encoding.UTF8);
+    }
+
+    private static async Task<Ok<List<CopyPlacement>>> OfZone(Guid zoneId, Guid coatId, int[] copies, TrayDesk desk, LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        var zone = await ZoneStacks.Rows(db).SingleOrDefaultAsync(z => z.Id == zoneId, cancel) ?? throw RefusedException.NotFound("zoneId", zoneId);
+        var stack = ZoneStacks.Read(zone, await open.RowAsync(cancel), await open.ShelfAsync(cancel));
+        if (stack.Coats.FirstOrDefault(c => c.Id == coatId) is not { } coat || TrayStock.Lays(coat, stack) is not { } tufts || await desk.OfPieceAsync(zone.PieceId, cancel) is not { } tray)
+        {
+            return TypedResults.Ok(new List<CopyPlacement>());
+        }
+
+        var drafts = TrayDesk.Copies(tray);
+        List<int> known = [.. copies.Distinct().Order().Where(c => c >= 1 && c <= drafts.Count)];
+        var layouts = desk.Layouts([.. known.Select(c => drafts[c - 1])], TrayDesk.Family(tray));
+        return TypedResults.Ok(known.Select((c, i) => new CopyPlacement(c, layouts[i].Form.Word, tray.Id, [.. Placing.Of(layouts[i]).Where((_, e) => layouts[i].Elements[e].Kind.IsRigid() != tufts)])).ToList());
     }
 
     private static async Task<IResult> Placement(Guid id, TrayDesk desk, CancellationToken cancel)

@@ -116,7 +116,7 @@ public static class TraySteps
     private static IReadOnlyList<TextureStep> Of(TrayRow tray, TrayDesk desk, List<Technique> stack)
     {
         var crackle = stack.IndexOf(Technique.CracklePaste);
-        var primer = stack.FindIndex(t => t is Technique.SprayCan or Technique.BaseCoat or Technique.Airbrush);
+        var primer = stack.FindIndex(t => t.Facts().Covers);
         return TextureSteps.Of(TrayDesk.Family(tray), desk.Layouts(TrayDesk.Copies(tray), TrayDesk.Family(tray)), crackle < 0 || primer < 0 || crackle > primer);
     }
 

@@ -22,13 +22,12 @@ internal static class TrayStock
     /// <summary>Takes what a step lays on a copy; nothing where its piece has no tray, or another step lays it. Saved with what it was taken for.</summary>
     public static async Task<List<BoxTaken>> OutAsync(Guid zoneId, Step step, StackDraft stack, int copy, LowfellDb db, CancellationToken cancel)
     {
-        var stones = LaysStones(step, stack);
-        var tufts = step.Coat.How.Role == Role.Planting && step.Pass == 1;
-        if ((!stones && !tufts) || await OfZoneAsync(zoneId, db, cancel) is not { } tray || TrayDesk.Copies(tray).ElementAtOrDefault(copy - 1) is not { } draft)
+        if (step.Pass != 1 || Lays(step.Coat, stack) is not { } tufts || await OfZoneAsync(zoneId, db, cancel) is not { } tray || TrayDesk.Copies(tray).ElementAtOrDefault(copy - 1) is not { } draft)
         {
             return [];
         }
 
+        var stones = !tufts;
         var laid = stones ? tray.StonesLaid : tray.TuftsLaid;
         if (laid.Contains(copy))
         {
@@ -75,8 +74,11 @@ internal static class TrayStock
         }
     }
 
-    private static bool LaysStones(Step step, StackDraft stack) =>
-        step.Pass == 1 && WithStones.Select(r => stack.Coats.FirstOrDefault(c => !c.Skipped && c.How.Role == r)).OfType<Coat>().FirstOrDefault()?.Id == step.Coat.Id;
+    /// <summary>Whether a coat plants tufts (true) or lays stones (false); null where it lays nothing.</summary>
+    public static bool? Lays(Coat coat, StackDraft stack) =>
+        coat.How.Role == Role.Planting ? true
+        : WithStones.Select(r => stack.Coats.FirstOrDefault(c => !c.Skipped && c.How.Role == r)).OfType<Coat>().FirstOrDefault()?.Id == coat.Id ? false
+        : null;
 
     private static Task<TrayRow?> OfZoneAsync(Guid zoneId, LowfellDb db, CancellationToken cancel) =>
         db.Trays.AsNoTracking().SingleOrDefaultAsync(t => t.Piece!.Zones.Any(z => z.Id == zoneId), cancel);

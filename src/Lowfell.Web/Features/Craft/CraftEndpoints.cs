@@ -101,6 +101,7 @@ public sealed record CraftView(
 /// <param name="BaseShape">Outlines of bases.</param>
 /// <param name="ElementKind">What stands on bases.</param>
 /// <param name="Texture">What covers their ground.</param>
+/// <param name="CrackleGround">What crackle paste lies on.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
     IReadOnlyDictionary<Facing, string> Facing,
@@ -116,7 +117,8 @@ public sealed record WordsView(
     IReadOnlyDictionary<Stance, string> Stance,
     IReadOnlyDictionary<BaseShape, string> BaseShape,
     IReadOnlyDictionary<ElementKind, string> ElementKind,
-    IReadOnlyDictionary<Texture, string> Texture);
+    IReadOnlyDictionary<Texture, string> Texture,
+    IReadOnlyDictionary<CrackleGround, string> CrackleGround);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -131,7 +133,7 @@ public static class CraftEndpoints
         [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))],
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
-            Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>()));
+            Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

@@ -99,6 +99,11 @@ export const bounds = {
   CopiesTrial: {
     copies: { min: 0, max: 1000, unit: "copies" },
   },
+  CrackleQuestion: {
+    mm: { min: 0.05, max: 4, unit: "mm" },
+    widthMm: { min: 0.02, max: 2, unit: "mm" },
+    scale: { min: 1, max: 1000 },
+  },
   DepositDraft: {
     wetFilmUm: { min: 0, max: 5000, unit: "um" },
     coverage: { min: 0, max: 1 },

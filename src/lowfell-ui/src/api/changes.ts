@@ -67,7 +67,7 @@ const stale = {
   /** What was mixed, and where it went. */
   mixRecords: ["mixRecords", "again", "materials", "amounts"],
   /** Bases: what lies where on a tray, and so what it takes. */
-  tray: ["tray", "traySteps", ...shown, "zone", "amounts", ...planned],
+  tray: ["tray", "placement", "traySteps", ...shown, "zone", "amounts", ...planned],
   /** Rules of the families of bases. */
   families: ["baseFamilies", "tray", "traySteps", "amounts"],
   /** Stones, slabs and tufts on the shelf. */
@@ -75,7 +75,7 @@ const stale = {
   tiles: ["tiles", "bin"],
   painted: ["painted", "match", "bin"],
   /** The evenings, and the air of the room. */
-  calendar: ["calendar", ...shown, "zone", "amounts", ...judged, ...planned],
+  calendar: ["calendar", "crackle", ...shown, "zone", "amounts", ...judged, ...planned],
   /** Preferences. */
   schools: [...shown, "zone", "amounts", "match", ...judged, ...planned],
   /** The plan that is held. */

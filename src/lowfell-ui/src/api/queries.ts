@@ -4,6 +4,7 @@ import { kept, stored } from "./stored";
 import type {
   AmountsRequest,
   Coat,
+  CrackleQuestion,
   Finding,
   LogEntry,
   LogKind,
@@ -312,8 +313,21 @@ export const queries = {
       refetchInterval: (query) =>
         ["waiting", "running"].includes(query.state.data?.status ?? "waiting") ? rollMs : false,
     }),
+  placement: (zoneId: string, coatId: string, copies: number[]) =>
+    queryOptions({
+      queryKey: ["placement", zoneId, coatId, copies],
+      queryFn: () =>
+        ask(api.GET("/api/zones/{zoneId}/placement", { params: { path: { zoneId }, query: { coatId, copies } } })),
+    }),
   traySteps: (id: string) =>
     queryOptions({ queryKey: ["traySteps", id], queryFn: () => ask(api.GET("/api/trays/{id}/steps", at(id))) }),
+  crackle: (question: CrackleQuestion) =>
+    queryOptions({
+      queryKey: ["crackle", question],
+      queryFn: () => ask(api.POST("/api/preview/crackle", { body: question })),
+      placeholderData: keepPreviousData,
+      ...ofDraft,
+    }),
   baseFamilies: () => queryOptions({ queryKey: ["baseFamilies"], queryFn: () => ask(api.GET("/api/base-families")) }),
   elementBoxes: () => queryOptions({ queryKey: ["elementBoxes"], queryFn: () => ask(api.GET("/api/element-boxes")) }),
   tiles: () => queryOptions({ queryKey: ["tiles"], queryFn: () => ask(api.GET("/api/tiles")) }),
@@ -464,6 +478,8 @@ export type QueryName =
   | "tray"
   | "trayRoll"
   | "traySteps"
+  | "placement"
+  | "crackle"
   | "baseFamilies"
   | "elementBoxes"
   | "tiles"

@@ -731,6 +731,56 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/zones/{zoneId}/placement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What stands where on copies of the piece of a zone, by the coat that lays it; nothing where that lays none. */
+        get: {
+            parameters: {
+                query: {
+                    coatId: string;
+                    copies: number[];
+                };
+                header?: never;
+                path: {
+                    zoneId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CopyPlacement"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trays/{id}/tray.json": {
         parameters: {
             query?: never;
@@ -859,6 +909,55 @@ export interface paths {
             };
         };
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preview/crackle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a thickness of crackle paste gives, or which thickness gives the cracks that are wanted. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CrackleQuestion"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CrackleAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -8618,6 +8717,23 @@ export interface components {
              */
             paletteMost: null | number;
         };
+        /** @description What stands where on a copy. */
+        CopyPlacement: {
+            /**
+             * Format: int32
+             * @description Number of the copy.
+             */
+            copy: number;
+            /** @description Its form in words. */
+            word: string;
+            /**
+             * Format: uuid
+             * @description The tray.
+             */
+            trayId: string;
+            /** @description Elements with their places, numbered as on the sheet. */
+            lines: components["schemas"]["Placing"][];
+        };
         /** @description What a stack, or a change of one, costs on all copies. */
         CostView: {
             /**
@@ -8640,6 +8756,63 @@ export interface components {
              * @description Coats.
              */
             coats: number;
+        };
+        /** @description How crackle comes out. */
+        CrackleAnswer: {
+            /**
+             * Format: double
+             * @description Thickness laid, mm.
+             */
+            mm: number;
+            /**
+             * Format: double
+             * @description Between cracks, mm, a quarter either way; 0 where none come.
+             */
+            spacingMm: number;
+            /**
+             * Format: double
+             * @description Width of a crack, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description From how far the cracks are told, m.
+             */
+            seenFromM: number;
+            /**
+             * Format: double
+             * @description Minutes until it is dry, in the room as it is.
+             */
+            dryMin: number;
+            /** @description In words. */
+            verdict: string;
+        };
+        /**
+         * @description What crackle paste lies on.
+         * @enum {unknown}
+         */
+        CrackleGround: "rough" | "primed" | "sealed";
+        /** @description How crackle would come out: by the thickness laid, or by the cracks wanted. */
+        CrackleQuestion: {
+            /** @description What it lies on. */
+            ground: components["schemas"]["CrackleGround"];
+            /**
+             * Format: double
+             * @description Thickness laid, mm; where a width is wanted that is solved for.
+             * @default 0.8
+             */
+            mm: number;
+            /**
+             * Format: double
+             * @description Width of cracks that is wanted, mm.
+             */
+            widthMm?: null | number;
+            /**
+             * Format: double
+             * @description Scale, one to so many.
+             * @default 56
+             */
+            scale: number;
         };
         /** @description The facts of the craft that the screens show: what is in a table of the model stands in no screen. */
         CraftView: {
@@ -11094,6 +11267,50 @@ export interface components {
              */
             y: number;
         };
+        /** @description One line of the list by which a base is laid. */
+        Placing: {
+            /**
+             * Format: int32
+             * @description Number on the sheet.
+             */
+            no: number;
+            /** @description What. */
+            element: string;
+            /**
+             * Format: double
+             * @description To the right, mm.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description To the rear, mm.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description Turned counter-clockwise, degrees.
+             */
+            angleDeg: number;
+            /**
+             * Format: double
+             * @description How tall it is, mm.
+             */
+            heightMm: number;
+            /**
+             * Format: double
+             * @description Ground under it, mm above the top face.
+             */
+            standsAtMm: number;
+            /**
+             * Format: int32
+             * @description Its cluster, from 1.
+             */
+            cluster: number;
+            /** @description Locked. */
+            locked: boolean;
+            /** @description What it stands in for. */
+            insteadOf: null | string;
+        };
         /** @description A plan beside the one that it took the place of. */
         PlanComparison: {
             /** @description What that one came to when it was made. */
@@ -12973,6 +13190,10 @@ export interface components {
             };
             /** @description What covers their ground. */
             texture: {
+                [key: string]: string;
+            };
+            /** @description What crackle paste lies on. */
+            crackleGround: {
                 [key: string]: string;
             };
         };

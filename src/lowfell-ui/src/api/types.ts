@@ -118,6 +118,7 @@ export type BaseElement = Full<Schemas["ElementDraft"]>;
 export type BaseFamily = Full<Schemas["BaseFamilyDraft"]>;
 export type BaseFamilyRow = Full<Schemas["BaseFamilyView"]>;
 export type ElementBox = Full<Schemas["BoxView"]>;
+export type CrackleQuestion = Schemas["CrackleQuestion"];
 export type TraySteps = Full<Schemas["TrayStepsView"]>;
 export type TrayRoll = Full<Schemas["RollView"]>;
 export type OpenGround = Schemas["MaskView"];

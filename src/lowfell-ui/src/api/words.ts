@@ -40,6 +40,7 @@ export const stanceWord = {} as Record<components["schemas"]["Stance"], string>;
 export const baseShapeWord = {} as Record<components["schemas"]["BaseShape"], string>;
 export const elementKindWord = {} as Record<components["schemas"]["ElementKind"], string>;
 export const textureWord = {} as Record<"crackle" | "coarse" | "fine" | "sand" | "skim", string>;
+export const crackleGroundWord = {} as Record<components["schemas"]["CrackleGround"], string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
 let known: Craft | null = null;
@@ -80,6 +81,7 @@ export function learn(craft: Craft) {
   Object.assign(baseShapeWord, words.baseShape);
   Object.assign(elementKindWord, words.elementKind);
   Object.assign(textureWord, words.texture);
+  Object.assign(crackleGroundWord, words.crackleGround);
 }
 
 /** The host's tables. */

@@ -8,6 +8,7 @@ import type { BaseFamily, Tray } from "../../api/types";
 import { choices, elementKindWord, number, textureWord } from "../../api/words";
 import { Button, Choice, ColourInput, Field, IconButton, NumberInput, TextInput, Toggle } from "../../ui";
 import { Plus, X } from "lucide-react";
+import { CrackleHelp } from "./CrackleHelp";
 import type { TrayHands } from "./useTray";
 
 const percent = 100;
@@ -199,6 +200,7 @@ export function FamilyRules({ tray, hands }: { tray?: Tray; hands?: TrayHands })
           />
         </div>
       </div>
+      {(draft.shares[0] ?? 0) > 0 && <CrackleHelp mm={draft.crackleMm} onTake={(crackleMm) => set({ crackleMm })} />}
       <h3 className="mt-3 mb-1 font-semibold">Colours</h3>
       <div className="grid grid-cols-5 gap-2">
         {colours.map(([key, label]) => (

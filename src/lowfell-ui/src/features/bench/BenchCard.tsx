@@ -4,6 +4,7 @@ import type { PlannedStep, WorkedWith } from "../../api/types";
 import { duration, workedWithWord } from "../../api/words";
 import { Core } from "../../craft/Core";
 import { counted, whereOf } from "../../craft/stepWords";
+import { WhatGoesWhere } from "./WhatGoesWhere";
 
 const workedWith: WorkedWith[] = ["shaken", "freshWater", "warmAir", "heavyHand"];
 
@@ -100,6 +101,7 @@ export function BenchCard({
               </p>
             ))}
             {step.note && <p className="border-l-4 border-line pl-3 whitespace-pre-line">{step.note}</p>}
+            <WhatGoesWhere step={step} />
           </div>
         </div>
       </div>

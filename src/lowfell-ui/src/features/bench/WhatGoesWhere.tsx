@@ -1,0 +1,41 @@
+import { useQuery } from "@tanstack/react-query";
+import { queries } from "../../api/queries";
+import type { PlannedStep } from "../../api/types";
+import { number } from "../../api/words";
+
+/** For bases: what this step lays on each copy, and where; numbered as on the sheet at true size. */
+export function WhatGoesWhere({ step }: { step: PlannedStep }) {
+  const lays = step.technique && ["texture", "gritInGlue", "gluePart", "tufts"].includes(step.technique);
+  const places = useQuery({
+    ...queries.placement(step.zoneId, step.coatId ?? "", step.copies),
+    enabled: Boolean(lays && step.coatId),
+  });
+  const some = places.data?.filter((c) => c.lines.length > 0) ?? [];
+  if (some.length === 0) return null;
+  return (
+    <details className="mt-2 border-t border-line pt-2" data-testid="placement">
+      <summary className="min-h-11 cursor-pointer py-2 font-semibold">What goes where on {some.length} of them</summary>
+      <p className="pb-2">
+        <a className="underline" href={`/api/trays/${some[0]!.trayId}/sheet.svg`} target="_blank" rel="noreferrer">
+          The sheet at true size
+        </a>
+        : x to the right, y to the rear, from the middle.
+      </p>
+      {some.map((c) => (
+        <div key={c.copy} className="pb-2">
+          <p className="font-semibold">
+            {c.copy} <span className="font-normal text-soft">{c.word}</span>
+          </p>
+          <ul className="grid gap-x-4 sm:grid-cols-2">
+            {c.lines.map((l) => (
+              <li key={l.no} className="tabular-nums">
+                {l.no} {l.element} <span className="text-soft">{l.insteadOf && `instead of ${l.insteadOf}, `}</span>
+                {number(l.x, 1)}, {number(l.y, 1)} mm, {number(l.angleDeg, 0)}°
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </details>
+  );
+}
