@@ -101,10 +101,10 @@ export function BenchCard({
               </p>
             ))}
             {step.note && <p className="border-l-4 border-line pl-3 whitespace-pre-line">{step.note}</p>}
-            <WhatGoesWhere step={step} />
           </div>
         </div>
       </div>
+      <WhatGoesWhere step={step} />
       {step.air && <p className="my-3 border-l-4 border-risk pl-3 font-semibold text-risk">{step.air}</p>}
       {step.cautions.length > 0 && (
         <div className="my-3 border-l-4 border-risk pl-3">
