@@ -117,6 +117,17 @@ export function BasePanel({ tray, base, hands, onChoose, onClose }: Props) {
           >
             <Trash2 size={15} aria-hidden />
           </IconButton>
+          <span className="flex w-full items-center justify-end gap-2 text-xs text-soft">
+            Out over the edge
+            <NumberInput
+              className="w-24"
+              label="Out over the edge"
+              value={of.overhangMm}
+              bound={bounds.ElementDraft.overhangMm}
+              unit="mm"
+              onChange={(overhangMm) => !stays && set({ overhangMm })}
+            />
+          </span>
         </div>
       ) : (
         <p className="border-t border-line pt-2 text-xs text-soft">

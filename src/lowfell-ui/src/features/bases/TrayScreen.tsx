@@ -90,13 +90,13 @@ export function TrayScreen({ tray, copies }: { tray: Tray; copies: number }) {
               type="button"
               className="underline"
               onClick={() =>
-                void hands.keep(
-                  copies < tray.bases.length
-                    ? tray.bases.slice(0, copies).map((b) => b.kept)
+                void hands.keep((now) =>
+                  copies < now.length
+                    ? now.slice(0, copies)
                     : [
-                        ...tray.bases.map((b) => b.kept),
-                        ...Array.from({ length: copies - tray.bases.length }, (_, i) => ({
-                          ...tray.bases.at(-1)!.kept,
+                        ...now,
+                        ...Array.from({ length: copies - now.length }, (_, i) => ({
+                          ...now.at(-1)!,
                           seed: i + 1,
                           locked: false,
                           elements: [],

@@ -25,7 +25,8 @@ export function useTray(tray: Tray) {
     tray.roll && ["waiting", "running"].includes(tray.roll.status) ? tray.roll.id : undefined,
   );
   const latest = useRef(tray);
-  latest.current = tray;
+  // What was just kept is not put back by a drawing of what was before it.
+  if (tray.version >= latest.current.version) latest.current = tray;
   const before = useRef<TrayCopy[]>(undefined);
   const roll = useQuery(queries.trayRoll(tray.id, rollId));
   const take = useCallback((next: Tray) => {
@@ -33,35 +34,43 @@ export function useTray(tray: Tray) {
     trayKept(next);
   }, []);
   const remember = useCallback((copies: TrayCopy[]) => setPast((p) => [...p.slice(1 - mostUndone), copies]), []);
+  // One after the other: each change is made of what the one before has left, and on its version.
+  const line = useRef<Promise<unknown>>(Promise.resolve());
   const run = useCallback(
-    async (call: () => Promise<Tray | void>): Promise<boolean> => {
-      setBusy(true);
-      try {
-        const next = await call();
-        if (next) take(next);
-        return true;
-      } catch (error) {
-        notify(wording(error));
-        if (error instanceof Problem && error.code === "stale") await changed("tray");
-        return false;
-      } finally {
-        setBusy(false);
-      }
+    (call: () => Promise<Tray | void>): Promise<boolean> => {
+      const now = async () => {
+        setBusy(true);
+        try {
+          const next = await call();
+          if (next) take(next);
+          return true;
+        } catch (error) {
+          notify(wording(error));
+          if (error instanceof Problem && error.code === "stale") await changed("tray");
+          return false;
+        } finally {
+          setBusy(false);
+        }
+      };
+      const done = line.current.then(now);
+      line.current = done;
+      return done;
     },
     [take],
   );
   const keptNow = () => latest.current.bases.map((b) => b.kept);
   const keep = useCallback(
-    async (copies: TrayCopy[], undoable = true) => {
-      const now = keptNow();
-      const done = await run(() =>
-        ask(
+    async (to: (now: TrayCopy[]) => TrayCopy[], undoable = true) => {
+      let now: TrayCopy[] = [];
+      const done = await run(() => {
+        now = keptNow();
+        return ask(
           api.PUT("/api/trays/{id}", {
             params: { path: { id: latest.current.id } },
-            body: { version: latest.current.version, tray: { familyId: latest.current.familyId, copies } },
+            body: { version: latest.current.version, tray: { familyId: latest.current.familyId, copies: to(now) } },
           }),
-        ),
-      );
+        );
+      });
       if (done && undoable) remember(now);
       return done;
     },
@@ -69,7 +78,7 @@ export function useTray(tray: Tray) {
   );
   const change = useCallback(
     (copy: number, to: (kept: TrayCopy) => TrayCopy) =>
-      keep(keptNow().map((kept, i) => (i === copy - 1 ? to(kept) : kept))),
+      keep((now) => now.map((kept, i) => (i === copy - 1 ? to(kept) : kept))),
     [keep],
   );
   const element = useCallback(
@@ -82,23 +91,27 @@ export function useTray(tray: Tray) {
   );
   const undo = useCallback(async () => {
     const copies = past.at(-1);
-    if (copies && (await keep(copies, false))) setPast((p) => p.slice(0, -1));
+    if (copies && (await keep(() => copies, false))) setPast((p) => p.slice(0, -1));
   }, [past, keep]);
   const rollAnew = useCallback(
     async (wish: RollWish) => {
-      const now = keptNow();
+      let now: TrayCopy[] = [];
       const wanted = wish.copies ?? latest.current.bases.map((b) => b.copy);
       const open = wanted.filter(
         (c) => !latest.current.bases[c - 1]?.kept.locked && !latest.current.bases[c - 1]?.laid,
       );
-      const body = { version: latest.current.version, seed: newSeed(), rolls: 12, ...wish };
+      const seed = newSeed();
       const params = { path: { id: latest.current.id } };
+      const body = () => {
+        now = keptNow();
+        return { version: latest.current.version, seed, rolls: 12, ...wish };
+      };
       if (open.length <= mostAtOnce) {
-        if (await run(() => ask(api.POST("/api/trays/{id}/roll", { params, body })))) remember(now);
+        if (await run(() => ask(api.POST("/api/trays/{id}/roll", { params, body: body() })))) remember(now);
         return;
       }
       await run(async () => {
-        const asked = await ask(api.POST("/api/trays/{id}/rolls", { params, body }));
+        const asked = await ask(api.POST("/api/trays/{id}/rolls", { params, body: body() }));
         before.current = now;
         setRollId(asked.id);
       });
