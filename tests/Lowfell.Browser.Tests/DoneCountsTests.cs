@@ -70,6 +70,7 @@ public sealed class DoneCountsTests(DemoSession session) : IClassFixture<DemoSes
         Assert.Matches("^(Planned for|This evening)", browser.Find("[data-testid=evening]").Text);
         var named = plan["calendar"]![0]!["steps"]!.AsArray().Select(s => (string?)s!["paint"]).OfType<string>().Distinct().ToList();
         Assert.Contains(named, paint => browser.Find("[data-testid=mix]").Text.Contains(paint, StringComparison.Ordinal) || browser.Find("[data-testid=mix]").Text.Contains("as it comes", StringComparison.Ordinal));
+        browser.Run("document.querySelector(\"[data-testid=copies]\").scrollIntoView({ block: \"start\" })");
         browser.Named("shaken").Click();
         browser.Named("Problem").Click();
         browser.Find("[role=dialog] fieldset button").Click();

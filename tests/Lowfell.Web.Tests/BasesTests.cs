@@ -281,6 +281,24 @@ public sealed class BasesTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task Dust_goes_up_a_zone_as_high_as_its_scale_says()
+    {
+        var zone = await host.ZoneAsync("Hull panels");
+        var (first, second) = ((string)(await host.MaterialAsync("Wet Sand"))["id"]!, (string)(await host.MaterialAsync("Pale Shell"))["id"]!);
+        object Wish(bool dryRun, int version, bool drives = false) => new { zoneId = (string)zone["id"]!, schemeVersion = version, from = "drySand", firstId = first, secondId = second, drives, dryRun };
+        var look = await host.PostAsync("/api/base-dust", Wish(true, 0));
+        Assert.Equal((3.6, 2.0), ((double)look["firstMm"]!, (double)look["secondMm"]!));
+        Assert.True((double)(await host.PostAsync("/api/base-dust", Wish(true, 0, drives: true)))["firstMm"]! > 3.6);
+        var version = (int)look["schemeVersion"]!;
+        await host.RefusesAsync(HttpMethod.Post, "/api/base-dust", Wish(false, version + 5), "version", HttpStatusCode.Conflict);
+        var taken = await host.PostAsync("/api/base-dust", Wish(false, version));
+        Assert.Equal(version + 1, (int)taken["schemeVersion"]!);
+        var coats = (await host.GetAsync($"/api/zones/{zone["id"]}"))["scheme"]!["coats"]!.AsArray();
+        Assert.Equal([3.6, 2.0], coats.TakeLast(2).Select(c => (double)c!["fade"]!["noneMm"]!));
+        await host.RefusesAsync(HttpMethod.Post, "/api/base-dust", new { zoneId = Guid.NewGuid(), schemeVersion = 1, from = "mud", firstId = first, secondId = second }, "zoneId", HttpStatusCode.NotFound);
+    }
+
+    [Fact]
     public async Task A_preview_rolls_and_reads_without_keeping()
     {
         var family = (await host.GetAsync("/api/base-families/starters"))[0]!;

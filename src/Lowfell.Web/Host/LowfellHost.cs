@@ -134,6 +134,7 @@ public static class LowfellHost
         TrayFiles.Map(bound);
         TraySteps.Map(bound);
         CrackleEndpoints.Map(bound);
+        TrayDust.Map(bound);
         PreviewEndpoints.Map(bound);
         app.MapFallback("/api/{**rest}", () => Problems.Of(ProblemCode.NoSuchAddress, "There is nothing at this address."));
         app.MapStaticAssets();

@@ -1,3 +1,5 @@
+using Lowfell.Core.Wording;
+
 namespace Lowfell.Core.Bases.Making;
 
 /// <summary>What stands for what at a scale: grains by their true size (names by ISO 14688-1), and dust by how high it is thrown.</summary>
@@ -20,15 +22,19 @@ public static class Grain
 public enum DustFrom
 {
     /// <summary>Paved.</summary>
+    [Said("paved ground")]
     Paved,
 
     /// <summary>Dry sand.</summary>
+    [Said("dry sand")]
     DrySand,
 
     /// <summary>A dusty road.</summary>
+    [Said("a dusty road")]
     DustRoad,
 
     /// <summary>Mud.</summary>
+    [Said("mud")]
     Mud,
 }
 

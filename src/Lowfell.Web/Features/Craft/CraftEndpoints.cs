@@ -1,6 +1,7 @@
 using Lowfell.Core.Bases.Elements;
 using Lowfell.Core.Bases.Forms;
 using Lowfell.Core.Bases.Layouts;
+using Lowfell.Core.Bases.Making;
 using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Solving;
 using Lowfell.Core.Films;
@@ -102,6 +103,7 @@ public sealed record CraftView(
 /// <param name="ElementKind">What stands on bases.</param>
 /// <param name="Texture">What covers their ground.</param>
 /// <param name="CrackleGround">What crackle paste lies on.</param>
+/// <param name="DustFrom">Ground that throws dust.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
     IReadOnlyDictionary<Facing, string> Facing,
@@ -118,7 +120,8 @@ public sealed record WordsView(
     IReadOnlyDictionary<BaseShape, string> BaseShape,
     IReadOnlyDictionary<ElementKind, string> ElementKind,
     IReadOnlyDictionary<Texture, string> Texture,
-    IReadOnlyDictionary<CrackleGround, string> CrackleGround);
+    IReadOnlyDictionary<CrackleGround, string> CrackleGround,
+    IReadOnlyDictionary<DustFrom, string> DustFrom);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -133,7 +136,7 @@ public static class CraftEndpoints
         [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))],
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
-            Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>()));
+            Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

@@ -5,6 +5,7 @@ import type {
   AmountsRequest,
   Coat,
   CrackleQuestion,
+  DustRequest,
   Finding,
   LogEntry,
   LogKind,
@@ -328,6 +329,13 @@ export const queries = {
       placeholderData: keepPreviousData,
       ...ofDraft,
     }),
+  dust: (request: DustRequest) =>
+    queryOptions({
+      queryKey: ["dust", request],
+      queryFn: () => ask(api.POST("/api/base-dust", { body: { ...request, dryRun: true } })),
+      enabled: Boolean(request.zoneId && request.firstId && request.secondId),
+      placeholderData: keepPreviousData,
+    }),
   baseFamilies: () => queryOptions({ queryKey: ["baseFamilies"], queryFn: () => ask(api.GET("/api/base-families")) }),
   elementBoxes: () => queryOptions({ queryKey: ["elementBoxes"], queryFn: () => ask(api.GET("/api/element-boxes")) }),
   tiles: () => queryOptions({ queryKey: ["tiles"], queryFn: () => ask(api.GET("/api/tiles")) }),
@@ -480,6 +488,7 @@ export type QueryName =
   | "traySteps"
   | "placement"
   | "crackle"
+  | "dust"
   | "baseFamilies"
   | "elementBoxes"
   | "tiles"

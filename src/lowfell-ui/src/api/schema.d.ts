@@ -964,6 +964,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/base-dust": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How high dust of a ground goes up a zone by its scale; puts it into the zone's stack unless it is only looked at. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DustRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DustAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench": {
         parameters: {
             query?: never;
@@ -9032,6 +9090,71 @@ export interface components {
              */
             warmAirFactor?: null | number;
         };
+        /** @description How high dust goes. */
+        DustAnswer: {
+            /**
+             * Format: double
+             * @description Top of the first colour, mm.
+             */
+            firstMm: number;
+            /**
+             * Format: double
+             * @description Top of the second, mm.
+             */
+            secondMm: number;
+            /** @description Scheme that takes it. */
+            scheme: string;
+            /**
+             * Format: int32
+             * @description Its version now.
+             */
+            schemeVersion: number;
+            /**
+             * Format: int32
+             * @description Zones that share the scheme.
+             */
+            zones: number;
+        };
+        /**
+         * @description Ground that throws dust or mud.
+         * @enum {unknown}
+         */
+        DustFrom: "paved" | "drySand" | "dustRoad" | "mud";
+        /** @description Dust of a base's two dry-brush colours up what stands on it. */
+        DustRequest: {
+            /**
+             * Format: uuid
+             * @description Zone of the figure, vehicle or wall.
+             */
+            zoneId: string;
+            /**
+             * Format: int32
+             * @description Version of its scheme.
+             */
+            schemeVersion: number;
+            /** @description The ground that throws it. */
+            from: components["schemas"]["DustFrom"];
+            /**
+             * Format: uuid
+             * @description The first dry-brush colour.
+             */
+            firstId: string;
+            /**
+             * Format: uuid
+             * @description The second, lighter one.
+             */
+            secondId: string;
+            /**
+             * @description It drives: dust goes to a quarter of its height at least.
+             * @default false
+             */
+            drives: boolean;
+            /**
+             * @description Only says how high it goes.
+             * @default false
+             */
+            dryRun: boolean;
+        };
         /**
          * @description How a paint is unlike a plain pigment in a binder.
          * @enum {unknown}
@@ -13194,6 +13317,10 @@ export interface components {
             };
             /** @description What crackle paste lies on. */
             crackleGround: {
+                [key: string]: string;
+            };
+            /** @description Ground that throws dust. */
+            dustFrom: {
                 [key: string]: string;
             };
         };

@@ -41,6 +41,7 @@ export const baseShapeWord = {} as Record<components["schemas"]["BaseShape"], st
 export const elementKindWord = {} as Record<components["schemas"]["ElementKind"], string>;
 export const textureWord = {} as Record<"crackle" | "coarse" | "fine" | "sand" | "skim", string>;
 export const crackleGroundWord = {} as Record<components["schemas"]["CrackleGround"], string>;
+export const dustFromWord = {} as Record<components["schemas"]["DustFrom"], string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
 let known: Craft | null = null;
@@ -82,6 +83,7 @@ export function learn(craft: Craft) {
   Object.assign(elementKindWord, words.elementKind);
   Object.assign(textureWord, words.texture);
   Object.assign(crackleGroundWord, words.crackleGround);
+  Object.assign(dustFromWord, words.dustFrom);
 }
 
 /** The host's tables. */

@@ -8,6 +8,7 @@ import { queries } from "../../api/queries";
 import type { Tray, TraySteps } from "../../api/types";
 import { number, techniqueWord } from "../../api/words";
 import { Button, Dialog, notify } from "../../ui";
+import { DustUp } from "./DustUp";
 
 type Step = TraySteps["steps"][number];
 
@@ -114,6 +115,7 @@ export function StepsDialog({ tray, onClose }: { tray: Tray; onClose: () => void
           </div>
         </>
       )}
+      <DustUp />
     </Dialog>
   );
 }
