@@ -146,7 +146,8 @@ public sealed class Figures
         for (var i = 0; i < Moves; i++)
         {
             var copies = new JsonArray([.. now["bases"]!.AsArray().Select(b => b!["kept"]!.DeepClone())]);
-            var moved = copies[i]!["elements"]![0]!;
+            // The shelf has not stones enough for all of them.
+            var moved = copies.Where(c => c!["elements"]!.AsArray().Count > 0).ElementAt(i)!["elements"]![0]!;
             moved["x"] = (double)moved["x"]! + 0.3;
             var watch = System.Diagnostics.Stopwatch.StartNew();
             var answer = await app.Http.PutAsJsonAsync($"/api/trays/{tray["id"]}", new { version = (int)now["version"]!, tray = new { familyId = family, copies } });

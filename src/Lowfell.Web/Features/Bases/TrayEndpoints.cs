@@ -182,7 +182,7 @@ public static class TrayEndpoints
             Enum.GetValues<Hindrance>().Where(h => h != Hindrance.None).ToDictionary(h => Letter(h).ToString(), h => Roller.Say(h, "figure"))));
     }
 
-    private static Ok<BasesLook> Preview(BasesPreview preview)
+    private static Ok<BasesLook> Preview(BasesPreview preview, LayoutMemory memory)
     {
         var checks = new Checks();
         preview.Family.Check(checks, "family.");
@@ -201,9 +201,10 @@ public static class TrayEndpoints
             (copies, lacking) = TrayRoller.Roll(copies, family, stock, new(0, preview.Seed, Rolls: 1), () => { }, CancellationToken.None);
         }
 
-        var memory = new LayoutMemory();
-        List<LayoutMemory.Known> known = [.. copies.Select(c => memory.Of(c, family))];
-        var pairs = Enumerable.Range(0, known.Count).SelectMany(b => Enumerable.Range(0, b).Select(a => (a, b))).ToList();
+        // While one is moved the others are known from before.
+        var known = new LayoutMemory.Known[copies.Count];
+        Parallel.For(0, copies.Count, i => known[i] = memory.Of(copies[i], family));
+        var pairs = Enumerable.Range(0, known.Length).SelectMany(b => Enumerable.Range(0, b).Select(a => (a, b))).ToList();
         return TypedResults.Ok(new BasesLook(
             [.. known.Select((k, i) => TrayWriter.Base(i + 1, copies[i], k))],
             TrayDesk.Differences(known, pairs).Told,
