@@ -1,7 +1,4 @@
 using System.Net;
-using Lowfell.Store;
-using Lowfell.Web.Jobs;
-using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 
 namespace Lowfell.Web.Tests;
@@ -18,13 +15,6 @@ public sealed class BinTests(TestHost host) : IClassFixture<TestHost>
         var scheme = (string)(await host.ZoneAsync("Roof boards"))["scheme"]!["id"]!;
         await host.PostAsync($"/api/pieces/{piece}/zones", new { name = name + " zone", areaShare = 1, schemeId = scheme }, HttpStatusCode.Created);
         return set;
-    }
-
-    // As the host does every few hours.
-    private async Task EmptyAsync()
-    {
-        await using var scope = host.Services.CreateAsyncScope();
-        await BinWatch.EmptyAsync(scope.ServiceProvider.GetRequiredService<LowfellDb>(), DateTimeOffset.UtcNow - BinWatch.Stay, TestContext.Current.CancellationToken);
     }
 
     [Fact]
@@ -57,7 +47,7 @@ public sealed class BinTests(TestHost host) : IClassFixture<TestHost>
             UPDATE materials SET "DeletedAt" = now() - interval '31 days' WHERE "Id" = '{used}';
             """);
         Assert.DoesNotContain(await BinAsync(), i => i.Contains("Jetty"));
-        await EmptyAsync();
+        await host.EmptyBinAsync();
         Assert.Equal(0, await host.ScalarAsync<long>($"SELECT count(*) FROM sets WHERE \"Id\" = '{set}'"));
         Assert.Equal(0, await host.ScalarAsync<long>($"SELECT count(*) FROM stamps WHERE \"OfId\" = '{set}'"));
         Assert.Equal(0, await host.ScalarAsync<long>("SELECT count(*) FROM zones WHERE \"Name\" = 'Jetty zone'"));

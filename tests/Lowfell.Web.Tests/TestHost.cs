@@ -1,3 +1,5 @@
+using Lowfell.Web.Jobs;
+using Lowfell.Store;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
@@ -106,6 +108,13 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
         var bench = scope.ServiceProvider.GetRequiredService<OpenBench>();
         bench.Open(OpenBench.Home);
         return await Services.GetRequiredService<ShelfCache>().OpenAsync(bench, scope.ServiceProvider, TestContext.Current.CancellationToken);
+    }
+
+    /// <summary>Empties the bin, as the host does every few hours.</summary>
+    public async Task EmptyBinAsync()
+    {
+        await using var scope = Services.CreateAsyncScope();
+        await BinWatch.EmptyAsync(scope.ServiceProvider.GetRequiredService<LowfellDb>(), DateTimeOffset.UtcNow - BinWatch.Stay, TestContext.Current.CancellationToken);
     }
 
     /// <summary>Runs a statement on this host's database, as another program would.</summary>

@@ -98,6 +98,9 @@ public sealed class TrayRollRow : IBenchRow
     /// <summary>When it was asked for.</summary>
     public DateTimeOffset AskedAt { get; set; }
 
+    /// <summary>When a host was last seen at it; null before one begins.</summary>
+    public DateTimeOffset? SeenAt { get; set; }
+
     /// <summary>When it ended.</summary>
     public DateTimeOffset? EndedAt { get; set; }
 

@@ -1362,6 +1362,9 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("text");
 
+                    b.Property<DateTimeOffset?>("SeenAt")
+                        .HasColumnType("timestamp with time zone");
+
                     b.Property<string>("Status")
                         .IsRequired()
                         .HasMaxLength(40)

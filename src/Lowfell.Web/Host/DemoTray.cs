@@ -38,7 +38,7 @@ internal static class DemoTray
         }))];
         var tray = new TrayRow { Id = Guid.CreateVersion7(), PieceId = piece.Id, Piece = piece, FamilyId = families[0].Id, Family = families[0], Copies = Kept.Write(copies) };
         db.Trays.Add(tray);
-        var (rolled, lacking) = TrayRoller.Roll(copies, TrayDesk.Family(tray), Stock(boxes), new(0, Seed, Rolls: Rolls), () => { }, cancel);
+        var (rolled, lacking) = TrayRoller.Roll(copies, TrayDesk.Family(tray), Stock(boxes), new(0, Seed, Rolls: Rolls), new LayoutMemory(), () => { }, cancel);
         await desk.KeepAsync(tray, rolled, lacking, cancel);
     }
 

@@ -66,6 +66,9 @@ internal sealed class BinWatch(IServiceProvider services, Readiness readiness, T
             DELETE FROM materials m WHERE m."DeletedAt" < {before}
               AND NOT EXISTS (SELECT 1 FROM coats c WHERE c."BenchId" = m."BenchId" AND c."MaterialId" = m."Id")
               AND NOT EXISTS (SELECT 1 FROM mix_components c WHERE c."BenchId" = m."BenchId" AND c."MaterialId" = m."Id");
+            DELETE FROM element_boxes WHERE "DeletedAt" < {before};
+            DELETE FROM base_families f WHERE f."DeletedAt" < {before}
+              AND NOT EXISTS (SELECT 1 FROM trays t WHERE t."BenchId" = f."BenchId" AND t."FamilyId" = f."Id");
             DELETE FROM tiles WHERE "DeletedAt" < {before};
             DELETE FROM painted WHERE "DeletedAt" < {before};
             DELETE FROM stamps s WHERE NOT EXISTS (SELECT 1 FROM zones z WHERE z."BenchId" = s."BenchId" AND z."Id" = s."OfId")

@@ -21,6 +21,12 @@ public sealed record Steadiness(double TipsAtDeg, double? WeightG, double FitsG,
     // A disc 2 mm thick lies in the hollow underneath; its middle is 1.2 mm above the table. Steel 7.85 mg/mm3.
     private const double DiscMm = 2, DiscAtMm = 1.2, SteelGPerMm3 = 0.00785, WallMm = 1.5;
 
+    // A base is hollow: polystyrene (1.05 mg/mm3), top and wall as thick as the wall; its middle lies two thirds up. Craft estimates.
+    private const double ShellGPerMm3 = 0.00105, ShellMiddle = 0.65;
+
+    /// <summary>A bare base itself.</summary>
+    public static Weight Shell(BaseForm form) => new((form.TopMm2 + form.RimMm2) * WallMm * ShellGPerMm3, form.HeightMm * ShellMiddle);
+
     /// <summary>Degrees that are usually wanted; less for what flies on a stem.</summary>
     public static double UsualDeg(Stance stance) => stance == Stance.Stem ? 25 : 35;
 

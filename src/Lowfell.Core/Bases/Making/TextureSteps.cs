@@ -1,6 +1,10 @@
 using Lowfell.Core.Bases.Elements;
 using Lowfell.Core.Bases.Layouts;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Bases.Making;
 
@@ -16,6 +20,37 @@ public sealed record TextureStep(Technique Technique, bool UnderPrimer, int Pass
 /// <summary>What the elements and textures of a tray bring, in the order in which it is done.</summary>
 public static class TextureSteps
 {
+    // Stones go on with the first of these that a stack has.
+    private static readonly Role[] WithStones = [Role.Assembly, Role.Paste, Role.Grit];
+
+    // What a step is laid with, by what it does: the kinds of material, the best first.
+    private static readonly Dictionary<Role, Func<FamilyFacts, bool>[]> LaidWith = new()
+    {
+        [Role.Paste] = [f => f.Kind == Kind.Paste],
+        [Role.Grit] = [f => f.Kind == Kind.Grit, f => f.Kind == Kind.Glue],
+        [Role.Drip] = [f => f is { Kind: Kind.Glue, Carrier: Carrier.Water }],
+        [Role.Seal] = [f => f is { Kind: Kind.Glue, Carrier: Carrier.Water }, f => f.Kind == Kind.Varnish],
+        [Role.CracklePaste] = [f => f.Kind == Kind.CracklePaste],
+        [Role.Varnish] = [f => f is { Kind: Kind.Varnish, Carrier: Carrier.Water }],
+        [Role.Planting] = [f => f.Kind == Kind.Plants],
+    };
+
+    /// <summary>Whether a coat plants tufts (true) or sets stones (false); null where it does neither.</summary>
+    public static bool? PlantsOrSets(Coat coat, StackDraft stack) =>
+        coat.How.Role == Role.Planting ? true
+        : WithStones.Select(r => stack.Coats.FirstOrDefault(c => !c.Skipped && c.How.Role == r)).OfType<Coat>().FirstOrDefault()?.Id == coat.Id ? false
+        : null;
+
+    /// <summary>What of a shelf a step is laid with, by name among equals; null where the shelf has nothing for it.</summary>
+    public static Material? LaidWithOf(Technique technique, IEnumerable<Material> shelf)
+    {
+        List<Material> all = [.. shelf.OrderBy(m => m.Name, StringComparer.Ordinal)];
+        return LaidWith[technique.Facts().Role].Select(fits => all.Find(m => fits(m.Family.Facts()))).FirstOrDefault(m => m is not null);
+    }
+
+    /// <summary>Whether a stack's coat is the step: one that is sprayed does what one that is brushed does.</summary>
+    public static bool IsSame(Technique has, Technique wanted) => has == wanted || (has.Facts().Role == wanted.Facts().Role && wanted.Facts().Role == Role.Varnish);
+
     /// <summary>The steps of a tray. Crackle that brings a colour of its own goes over primer and under-colour; as texture alone it goes below them.</summary>
     /// <param name="family">Family.</param>
     /// <param name="layouts">Its bases.</param>

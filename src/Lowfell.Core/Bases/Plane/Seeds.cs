@@ -1,3 +1,5 @@
+using System.Buffers.Binary;
+
 namespace Lowfell.Core.Bases.Plane;
 
 /// <summary>Numbers from a seed (SplitMix64, Steele, Lea and Flood 2014): the same on every machine.</summary>
@@ -17,6 +19,14 @@ public sealed class Seeds(ulong seed)
         }
 
         return hash;
+    }
+
+    /// <summary>A seed made of what is known by an id, and another.</summary>
+    public static ulong Of(Guid id, ulong part)
+    {
+        Span<byte> bytes = stackalloc byte[16];
+        id.TryWriteBytes(bytes);
+        return Of(BinaryPrimitives.ReadUInt64LittleEndian(bytes), BinaryPrimitives.ReadUInt64LittleEndian(bytes[8..]), part);
     }
 
     /// <summary>64 bits.</summary>

@@ -2,6 +2,7 @@ using Lowfell.Core.Bases.Elements;
 using Lowfell.Core.Bases.Forms;
 using Lowfell.Core.Bases.Layouts;
 using Lowfell.Core.Bases.Likeness;
+using Lowfell.Core.Surfaces;
 using Lowfell.Core.Wording;
 using Lowfell.Store;
 
@@ -182,7 +183,8 @@ public sealed record TrayOfPiece(TrayView? Tray);
 /// <param name="Stock">Boxes there are.</param>
 /// <param name="Seed">Seed.</param>
 /// <param name="Roll">Whether they are rolled; else they are read as they stand.</param>
-public sealed record BasesPreview(BaseFamilyDraft Family, [PreviewBasesBound] IReadOnlyList<TrayCopyDraft> Bases, [BoxesBound] IReadOnlyList<BoxView> Stock, [SeedBound] long Seed, bool Roll = true);
+/// <param name="Scale">Scale, one to so many.</param>
+public sealed record BasesPreview(BaseFamilyDraft Family, [PreviewBasesBound] IReadOnlyList<TrayCopyDraft> Bases, [BoxesBound] IReadOnlyList<BoxView> Stock, [SeedBound] long Seed, bool Roll = true, [ScaleBound] double Scale = Zone.UsualScale);
 
 /// <summary>What a preview answers.</summary>
 /// <param name="Bases">The bases.</param>

@@ -19,6 +19,7 @@ namespace Lowfell.Web.Features.Bases;
 public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
 {
     private const int MostToldAlike = 40;
+    private static readonly TimeSpan Lost = TimeSpan.FromSeconds(20);
 
     /// <summary>Most copies that are rolled while the painter waits; more are a job.</summary>
     internal const int MostAtOnce = 4;
@@ -54,6 +55,7 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
         var boxes = await db.ElementBoxes.AsNoTracking().OrderBy(b => b.Kind).ThenByDescending(b => b.LengthMm).ToListAsync(cancel);
         IReadOnlyList<Layout> layouts = [.. known.Select(k => k.Layout)];
         var grounds = TrayGrounds.Of(tray, layouts, await open.ShelfAsync(cancel));
+        var scale = await db.Pieces.Where(p => p.Id == tray.PieceId).Select(p => p.Set!.Scale).SingleAsync(cancel);
         var roll = await db.TrayRolls.AsNoTracking().Where(r => r.TrayId == tray.Id).OrderByDescending(r => r.AskedAt).FirstOrDefaultAsync(cancel);
         return new(
             tray.Id,
@@ -61,7 +63,7 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
             tray.PieceId,
             tray.FamilyId,
             tray.Family!.Name,
-            [.. known.Select((k, i) => TrayWriter.Base(i + 1, copies[i], k, grounds?.ColourOf(i), IsLaid(tray, i + 1)))],
+            [.. known.Select((k, i) => TrayWriter.Base(i + 1, copies[i], k, scale, grounds?.ColourOf(i), IsLaid(tray, i + 1)))],
             [.. order.Rows.Select(r => r.Select(i => i + 1).ToList())],
             differences,
             least,
@@ -87,7 +89,9 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
             tray.Lacking = Kept.Write(lacking);
         }
 
-        Laid(tray.Piece ?? await db.Pieces.SingleAsync(p => p.Id == tray.PieceId, cancel), copies, family);
+        var piece = tray.Piece ?? await db.Pieces.SingleAsync(p => p.Id == tray.PieceId, cancel);
+        piece.Copies = copies.Count;
+        Laid(piece, copies, family);
         db.Entry(tray).State = db.Entry(tray).State == EntityState.Unchanged ? EntityState.Modified : db.Entry(tray).State;
         await db.SaveChangesAsync(cancel);
     }
@@ -147,6 +151,27 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
 
     /// <summary>Rolled copies with the locks that the painter set.</summary>
     internal static IReadOnlyList<TrayCopyDraft> AsLocked(IReadOnlyList<TrayCopyDraft> rolled, IReadOnlyList<TrayCopyDraft> before) => [.. rolled.Zip(before, (r, b) => r with { Locked = b.Locked })];
+
+    /// <summary>Copies as they are to be, but for those that are glued down: these stay, whatever an older window or an undo says.</summary>
+    /// <exception cref="RefusedException">One that is glued down would go.</exception>
+    internal static IReadOnlyList<TrayCopyDraft> WithLaid(TrayRow tray, IReadOnlyList<TrayCopyDraft> wanted)
+    {
+        var now = Copies(tray);
+        if (Enumerable.Range(wanted.Count + 1, Math.Max(0, now.Count - wanted.Count)).FirstOrDefault(c => IsLaid(tray, c)) is > 0 and var gone)
+        {
+            throw new RefusedException("tray.copies", $"Base {gone} is glued down, says the log: it can't go. Take its coat back first.");
+        }
+
+        return [.. wanted.Select((c, i) => IsLaid(tray, i + 1) ? now[i] : c)];
+    }
+
+    /// <summary>A roll at which no host has been seen for a while has died with its host; the tray is as it was.</summary>
+    internal static Task EndLostAsync(LowfellDb db, Guid tray, DateTimeOffset now, CancellationToken cancel)
+    {
+        var since = now - Lost;
+        return db.TrayRolls.Where(r => r.TrayId == tray && r.Status == RollStatus.Running && r.SeenAt < since)
+            .ExecuteUpdateAsync(r => r.SetProperty(x => x.Status, RollStatus.Failed).SetProperty(x => x.EndedAt, now).SetProperty(x => x.Message, "The host that rolled it stopped; the tray is as it was. Roll it again."), cancel);
+    }
 
     /// <summary>Boxes as a roll finds them: what is glued down on locked copies is counted in with what is left.</summary>
     internal async Task<IReadOnlyList<ElementStock>> StockAsync(TrayRow tray, CancellationToken cancel)

@@ -45,7 +45,7 @@ public static class TrayEndpoints
             throw new RefusedException("pieceId", $"{piece.Name} has a tray already.", 409);
         }
 
-        var seeds = new Seeds(Seeds.Of((ulong)pieceId.GetHashCode(), 3));
+        var seeds = new Seeds(Seeds.Of(pieceId, 3));
         List<TrayCopyDraft> copies = [.. begin.Groups.SelectMany(g => Enumerable.Range(0, g.Copies).Select(_ =>
             new TrayCopyDraft(g.Form, BaseFigureDraft.Of(Figure.Usual(g.Stance, g.Form.ToCore())), (long)(seeds.Next() & uint.MaxValue), [])))];
         if (copies.Count is 0 or > TrayCopiesBoundAttribute.MostCopies)
@@ -56,7 +56,6 @@ public static class TrayEndpoints
         TrayDesk.Check(copies, "copies");
         var tray = new TrayRow { Id = Guid.CreateVersion7(), PieceId = pieceId, Piece = piece, FamilyId = family.Id, Family = family, Copies = "" };
         db.Trays.Add(tray);
-        piece.Copies = copies.Count;
         await desk.KeepAsync(tray, copies, [], cancel);
         return TypedResults.Created($"/api/trays/{tray.Id}", await desk.ViewAsync(tray, cancel));
     }
@@ -72,8 +71,7 @@ public static class TrayEndpoints
             tray.FamilyId = tray.Family.Id;
         }
 
-        tray.Piece!.Copies = change.Tray.Copies.Count;
-        await desk.KeepAsync(tray, change.Tray.Copies, null, cancel);
+        await desk.KeepAsync(tray, TrayDesk.WithLaid(tray, change.Tray.Copies), null, cancel);
         return TypedResults.Ok(await desk.ViewAsync(tray, cancel));
     }
 
@@ -115,7 +113,7 @@ public static class TrayEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Ok<TrayView>> Roll(Guid id, RollRequest request, TrayDesk desk, CancellationToken cancel)
+    private static async Task<Ok<TrayView>> Roll(Guid id, RollRequest request, TrayDesk desk, LayoutMemory memory, CancellationToken cancel)
     {
         var tray = await desk.RowAsync(id, cancel);
         Versions.Check(request.Version, tray.Version);
@@ -126,7 +124,7 @@ public static class TrayEndpoints
             throw new RefusedException("copies", $"{many.Count} bases take a while: ask for them as a job. At once it is at most {TrayDesk.MostAtOnce}.");
         }
 
-        var (rolled, lacking) = TrayRoller.Roll(copies, TrayDesk.Family(tray), await desk.StockAsync(tray, cancel), request, () => { }, cancel);
+        var (rolled, lacking) = TrayRoller.Roll(copies, TrayDesk.Family(tray), await desk.StockAsync(tray, cancel), request, memory, () => { }, cancel);
         await desk.KeepAsync(tray, TrayDesk.AsLocked(rolled, TrayDesk.Copies(tray)), lacking, cancel);
         return TypedResults.Ok(await desk.ViewAsync(tray, cancel));
     }
@@ -137,6 +135,7 @@ public static class TrayEndpoints
         Versions.Check(request.Version, tray.Version);
         var copies = TrayDesk.ToRoll(tray);
         Check(request, copies);
+        await TrayDesk.EndLostAsync(db, id, clock.GetUtcNow(), cancel);
         if (await db.TrayRolls.AnyAsync(r => r.TrayId == id && (r.Status == RollStatus.Waiting || r.Status == RollStatus.Running), cancel))
         {
             throw new RefusedException("id", "A roll of this tray is under way. Wait for it, or end it.", 409);
@@ -150,8 +149,11 @@ public static class TrayEndpoints
         return TypedResults.Accepted($"/api/trays/{id}/rolls/{row.Id}", TrayWriter.Roll(row));
     }
 
-    private static async Task<Ok<RollView>> RollState(Guid id, Guid rollId, LowfellDb db, CancellationToken cancel) =>
-        TypedResults.Ok(TrayWriter.Roll(await db.TrayRolls.AsNoTracking().SingleOrDefaultAsync(r => r.Id == rollId && r.TrayId == id, cancel) ?? throw RefusedException.NotFound("rollId", rollId)));
+    private static async Task<Ok<RollView>> RollState(Guid id, Guid rollId, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    {
+        await TrayDesk.EndLostAsync(db, id, clock.GetUtcNow(), cancel);
+        return TypedResults.Ok(TrayWriter.Roll(await db.TrayRolls.AsNoTracking().SingleOrDefaultAsync(r => r.Id == rollId && r.TrayId == id, cancel) ?? throw RefusedException.NotFound("rollId", rollId)));
+    }
 
     private static async Task<NoContent> EndRoll(Guid id, Guid rollId, LowfellDb db, CancellationToken cancel)
     {
@@ -198,7 +200,7 @@ public static class TrayEndpoints
                 throw new RefusedException("stock", $"The box {twice.First().Class.Name} stands here twice.");
             }
 
-            (copies, lacking) = TrayRoller.Roll(copies, family, stock, new(0, preview.Seed, Rolls: 1), () => { }, CancellationToken.None);
+            (copies, lacking) = TrayRoller.Roll(copies, family, stock, new(0, preview.Seed, Rolls: 1), memory, () => { }, CancellationToken.None);
         }
 
         // While one is moved the others are known from before.
@@ -206,7 +208,7 @@ public static class TrayEndpoints
         Parallel.For(0, copies.Count, i => known[i] = memory.Of(copies[i], family));
         var pairs = Enumerable.Range(0, known.Length).SelectMany(b => Enumerable.Range(0, b).Select(a => (a, b))).ToList();
         return TypedResults.Ok(new BasesLook(
-            [.. known.Select((k, i) => TrayWriter.Base(i + 1, copies[i], k))],
+            [.. known.Select((k, i) => TrayWriter.Base(i + 1, copies[i], k, preview.Scale))],
             TrayDesk.Differences(known, pairs).Told,
             TrayWriter.Takes(BaseQuantities.Of([.. known.Select(k => k.Takes)])),
             lacking));

@@ -84,7 +84,7 @@ public static class TrayFiles
             throw new RefusedException("pieceId", $"Bases of {piece.Name} are glued down already, says the log: its tray stays. Take the file for another piece.", 409);
         }
 
-        (tray.Piece, tray.Family, tray.FamilyId, piece.Copies) = (piece, family, family.Id, file.Copies.Count);
+        (tray.Piece, tray.Family, tray.FamilyId) = (piece, family, family.Id);
         await desk.KeepAsync(tray, file.Copies, [], cancel);
         return TypedResults.Ok(await desk.ViewAsync(tray, cancel));
     }

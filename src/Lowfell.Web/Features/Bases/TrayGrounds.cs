@@ -36,7 +36,7 @@ internal sealed record TrayGrounds(IReadOnlyList<GroundMix> Mixes, IReadOnlyList
         var card = Srgb.Parse(layouts.Count > 0 ? layouts[0].Family.Ground : "#6b563f");
         var mixes = Grounds.Of(tray.Grounds, share => StackedCard.Colour(card, Mixed(share), Technique.BaseCoat, Flat, Passes));
         var order = TrayOrder.Of([.. layouts.Select(l => l.Form)]);
-        return new(mixes, Grounds.Shared(order.Neighbours, layouts.Count, mixes.Count, (ulong)tray.PieceId.GetHashCode()), a, b);
+        return new(mixes, Grounds.Shared(order.Neighbours, layouts.Count, mixes.Count, Lowfell.Core.Bases.Plane.Seeds.Of(tray.PieceId, 1)), a, b);
     }
 
     /// <summary>Colour of the ground of a copy, from 0.</summary>

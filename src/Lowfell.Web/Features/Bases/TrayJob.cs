@@ -9,9 +9,10 @@ namespace Lowfell.Web.Features.Bases;
 
 /// <summary>Rolls a tray, as any host runs it: it is laid anew when all is grown and chosen, or stays as it was.</summary>
 /// <param name="scopes">Where a scope of its own is opened.</param>
+/// <param name="memory">Layouts that were reckoned before.</param>
 /// <param name="clock">Time.</param>
 /// <param name="log">Log.</param>
-public sealed class TrayJob(IServiceScopeFactory scopes, TimeProvider clock, ILogger<TrayJob> log)
+public sealed class TrayJob(IServiceScopeFactory scopes, LayoutMemory memory, TimeProvider clock, ILogger<TrayJob> log)
 {
     private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(250);
 
@@ -32,7 +33,7 @@ public sealed class TrayJob(IServiceScopeFactory scopes, TimeProvider clock, ILo
             return;
         }
 
-        row.Status = RollStatus.Running;
+        (row.Status, row.SeenAt) = (RollStatus.Running, clock.GetUtcNow());
         await db.SaveChangesAsync(shutdown);
         try
         {
@@ -66,11 +67,11 @@ public sealed class TrayJob(IServiceScopeFactory scopes, TimeProvider clock, ILo
         var (copies, family, stock) = (TrayDesk.ToRoll(tray), TrayDesk.Family(tray), await desk.StockAsync(tray, shutdown));
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(shutdown);
         var done = 0;
-        var work = Task.Run(() => TrayRoller.Roll(copies, family, stock, request, () => Interlocked.Increment(ref done), stop.Token), CancellationToken.None);
+        var work = Task.Run(() => TrayRoller.Roll(copies, family, stock, request, memory, () => Interlocked.Increment(ref done), stop.Token), CancellationToken.None);
         while (await Task.WhenAny(work, Task.Delay(Every, clock, CancellationToken.None)) != work)
         {
-            var grown = Volatile.Read(ref done);
-            await db.TrayRolls.Where(r => r.Id == row.Id).ExecuteUpdateAsync(r => r.SetProperty(x => x.Done, grown), CancellationToken.None);
+            var (grown, now) = (Volatile.Read(ref done), clock.GetUtcNow());
+            await db.TrayRolls.Where(r => r.Id == row.Id).ExecuteUpdateAsync(r => r.SetProperty(x => x.Done, grown).SetProperty(x => x.SeenAt, now), CancellationToken.None);
             if (await db.TrayRolls.Where(r => r.Id == row.Id).Select(r => r.CancelWanted).SingleOrDefaultAsync(CancellationToken.None))
             {
                 await stop.CancelAsync();

@@ -13,10 +13,11 @@ internal static class TrayRoller
     /// <param name="family">Family.</param>
     /// <param name="stock">What there is.</param>
     /// <param name="request">What is rolled.</param>
+    /// <param name="memory">Layouts that were reckoned before: copies that stay are known from there.</param>
     /// <param name="grown">Told of each layout that was grown.</param>
     /// <param name="cancel">Cancels.</param>
     /// <returns>The copies as they are then, and what lacked.</returns>
-    public static (IReadOnlyList<TrayCopyDraft> Copies, IReadOnlyList<string> Lacking) Roll(IReadOnlyList<TrayCopyDraft> tray, BaseFamily family, IReadOnlyList<ElementStock> stock, RollRequest request, Action grown, CancellationToken cancel)
+    public static (IReadOnlyList<TrayCopyDraft> Copies, IReadOnlyList<string> Lacking) Roll(IReadOnlyList<TrayCopyDraft> tray, BaseFamily family, IReadOnlyList<ElementStock> stock, RollRequest request, LayoutMemory memory, Action grown, CancellationToken cancel)
     {
         var rolled = Rolled(tray, request);
         var seed = Seeds.Of((ulong)request.Seed, 17);
@@ -42,10 +43,10 @@ internal static class TrayRoller
         for (var i = 0; i < tray.Count; i++)
         {
             var place = rolled.IndexOf(i);
-            var some = place < 0 ? [Standing(tray[i], family)] : grownAll.Skip(place * request.Rolls).Take(request.Rolls).ToArray();
+            var some = place < 0 ? [Standing(tray[i], family, memory)] : grownAll.Skip(place * request.Rolls).Take(request.Rolls).ToArray();
             if (request.AwayFrom is { } other && place >= 0 && other - 1 != i)
             {
-                some = Away(some, tray[other - 1], family);
+                some = Away(some, memory.Of(tray[other - 1], family).Impression);
             }
 
             choices.Add([.. some.Select(s => (s.Layout, s.Impression))]);
@@ -60,16 +61,13 @@ internal static class TrayRoller
     public static List<int> Rolled(IReadOnlyList<TrayCopyDraft> tray, RollRequest request) =>
         [.. Enumerable.Range(0, tray.Count).Where(i => !tray[i].Locked && (request.Copies is null || request.Copies.Contains(i + 1)))];
 
-    private static (TrayCopyDraft Copy, Layout Layout, Impression Impression) Standing(TrayCopyDraft copy, BaseFamily family)
+    private static (TrayCopyDraft Copy, Layout Layout, Impression Impression) Standing(TrayCopyDraft copy, BaseFamily family, LayoutMemory memory)
     {
-        var layout = Roller.Read(copy.Plot(), family);
-        return (copy, layout, Impression.Of(layout));
+        var known = memory.Of(copy, family);
+        return (copy, known.Layout, known.Impression);
     }
 
     // Of all rolls those that lie farthest from the one it is alike, a third of them.
-    private static (TrayCopyDraft, Layout, Impression)[] Away((TrayCopyDraft Copy, Layout Layout, Impression Impression)[] some, TrayCopyDraft from, BaseFamily family)
-    {
-        var other = Standing(from, family).Impression;
-        return [.. some.OrderBy(s => Choice.IsBarred(s.Layout)).ThenByDescending(s => s.Impression.From(other)).Take(Math.Max(1, some.Length / 3))];
-    }
+    private static (TrayCopyDraft, Layout, Impression)[] Away((TrayCopyDraft Copy, Layout Layout, Impression Impression)[] some, Impression from) =>
+        [.. some.OrderBy(s => Choice.IsBarred(s.Layout)).ThenByDescending(s => s.Impression.From(from)).Take(Math.Max(1, some.Length / 3))];
 }

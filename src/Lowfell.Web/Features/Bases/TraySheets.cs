@@ -3,6 +3,7 @@ using System.Text;
 using CsvHelper;
 using Lowfell.Core.Bases.Drawing;
 using Lowfell.Core.Bases.Elements;
+using Lowfell.Core.Bases.Likeness;
 using Lowfell.Core.Bases.Sheets;
 using Lowfell.Store;
 using Lowfell.Web.Api;
@@ -17,7 +18,10 @@ namespace Lowfell.Web.Features.Bases;
 /// <summary>Trays as pictures, sheets, lists and JSON.</summary>
 public static class TraySheets
 {
-    private const double LeastPx = 2, MostPx = 24;
+    private const double LeastPx = 1, UsualPx = 6, MostPx = 24;
+
+    // Points that a picture of one base, or of a whole tray, may have: asked for more it is drawn coarser.
+    private const double MostOfOne = 1_500_000, MostOfAll = 12_000_000;
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
@@ -42,7 +46,7 @@ public static class TraySheets
         // The address names the mark of the layout: what it shows never changes.
         http.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
         var layouts = desk.Layouts(copies, TrayDesk.Family(tray));
-        return Results.Bytes(Png(BasePicture.Of(layouts[copy - 1], Px(px), (await desk.GroundsAsync(tray, layouts, cancel))[copy - 1])), "image/png");
+        return Results.Bytes(Png(BasePicture.Of(layouts[copy - 1], Px(px, layouts[copy - 1].Form.LengthMm * layouts[copy - 1].Form.WidthMm, MostOfOne), (await desk.GroundsAsync(tray, layouts, cancel))[copy - 1])), "image/png");
     }
 
     private static async Task<IResult> Tray(Guid id, double? px, TrayDesk desk, CancellationToken cancel)
@@ -50,12 +54,13 @@ public static class TraySheets
         var tray = await desk.RowAsync(id, cancel);
         var layouts = desk.Layouts(TrayDesk.Copies(tray), TrayDesk.Family(tray));
         var grounds = await desk.GroundsAsync(tray, layouts, cancel);
-        var scale = (float)Px(px);
-        var order = Core.Bases.Likeness.TrayOrder.Of([.. layouts.Select(l => l.Form)]);
-        var gap = (float)Core.Bases.Likeness.TrayOrder.GapMm * scale;
-        var wide = order.Rows.Max(r => r.Sum(i => ((float)layouts[i].Form.LengthMm * scale) + gap)) + gap;
-        var tall = order.Rows.Sum(r => r.Max(i => (float)layouts[i].Form.WidthMm * scale) + (1.6f * gap)) + gap;
-        using var bitmap = new SKBitmap((int)Math.Min(8000, wide), (int)Math.Min(12000, tall));
+        const float GapMm = (float)TrayOrder.GapMm;
+        var order = TrayOrder.Of([.. layouts.Select(l => l.Form)]);
+        var wide = order.Rows.Max(r => r.Sum(i => (float)layouts[i].Form.LengthMm + GapMm)) + GapMm;
+        var tall = order.Rows.Sum(r => r.Max(i => (float)layouts[i].Form.WidthMm) + (1.6f * GapMm)) + GapMm;
+        var scale = (float)Px(px, wide * tall, MostOfAll);
+        var gap = GapMm * scale;
+        using var bitmap = new SKBitmap((int)MathF.Ceiling(wide * scale), (int)MathF.Ceiling(tall * scale));
         using var canvas = new SKCanvas(bitmap);
         canvas.Clear(new SKColor(0x36, 0x32, 0x2e));
         var y = gap;
@@ -75,7 +80,7 @@ public static class TraySheets
 
         canvas.Flush();
         using var data = bitmap.Encode(SKEncodedImageFormat.Png, 90);
-        return Results.Bytes(data.ToArray(), "image/png", $"tray.png");
+        return Results.Bytes(data.ToArray(), "image/png", "tray.png");
     }
 
     private static async Task<IResult> Sheet(Guid id, int[]? copies, TrayDesk desk, CancellationToken cancel)
@@ -89,7 +94,7 @@ public static class TraySheets
     {
         var zone = await ZoneStacks.Rows(db).SingleOrDefaultAsync(z => z.Id == zoneId, cancel) ?? throw RefusedException.NotFound("zoneId", zoneId);
         var stack = ZoneStacks.Read(zone, await open.RowAsync(cancel), await open.ShelfAsync(cancel));
-        if (stack.Coats.FirstOrDefault(c => c.Id == coatId) is not { } coat || TrayStock.Lays(coat, stack) is not { } tufts || await desk.OfPieceAsync(zone.PieceId, cancel) is not { } tray)
+        if (stack.Coats.FirstOrDefault(c => c.Id == coatId) is not { } coat || Core.Bases.Making.TextureSteps.PlantsOrSets(coat, stack) is not { } tufts || await desk.OfPieceAsync(zone.PieceId, cancel) is not { } tray)
         {
             return TypedResults.Ok(new List<CopyPlacement>());
         }
@@ -134,7 +139,8 @@ public static class TraySheets
         return Results.File(Encoding.UTF8.GetBytes(text.ToString()), "text/csv", "placement.csv");
     }
 
-    private static double Px(double? px) => Math.Clamp(px is { } wanted && double.IsFinite(wanted) ? wanted : 6, LeastPx, MostPx);
+    private static double Px(double? px, double mm2, double most) =>
+        Math.Min(Math.Clamp(px is { } wanted && double.IsFinite(wanted) ? wanted : UsualPx, LeastPx, MostPx), Math.Sqrt(most / mm2));
 
     private static byte[] Png(Picture picture)
     {

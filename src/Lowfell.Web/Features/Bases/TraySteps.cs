@@ -40,18 +40,6 @@ public sealed record TrayStepsTaken(Guid ZoneId, [VersionBound] int SchemeVersio
 /// <summary>Texture as coats: what the elements and textures of a tray bring into a stack, and with it into plan and amounts.</summary>
 public static class TraySteps
 {
-    // Which kinds of material a step is laid with, the first that the shelf has.
-    private static readonly Dictionary<Technique, Func<FamilyFacts, bool>[]> LaidWith = new()
-    {
-        [Technique.Texture] = [f => f.Kind == Kind.Paste],
-        [Technique.GritInGlue] = [f => f.Kind == Kind.Grit, f => f.Kind == Kind.Glue],
-        [Technique.DripGlue] = [f => f is { Kind: Kind.Glue, Carrier: Carrier.Water }],
-        [Technique.Seal] = [f => f is { Kind: Kind.Glue, Carrier: Carrier.Water }, f => f.Kind == Kind.Varnish],
-        [Technique.CracklePaste] = [f => f.Kind == Kind.CracklePaste],
-        [Technique.Varnish] = [f => f is { Kind: Kind.Varnish, Carrier: Carrier.Water }],
-        [Technique.Tufts] = [f => f.Kind == Kind.Plants],
-    };
-
     private const double UmPerMm = 1000;
 
     // Films that differ by less are the same to a spatula.
@@ -73,7 +61,7 @@ public static class TraySteps
         var shelf = await open.ShelfAsync(cancel);
         List<CoatRow> coats = [.. zone?.Scheme?.Coats.OrderBy(c => c.Position) ?? Enumerable.Empty<CoatRow>()];
         return TypedResults.Ok(new TrayStepsView(
-            zone?.Id, zone?.Name ?? "", zone?.Scheme?.Name ?? "", zone?.Scheme?.Version ?? 0, [.. Of(tray, desk, coats.ConvertAll(c => c.Technique)).Select(s => View(s, coats.Find(c => Same(c.Technique, s.Technique)), shelf))]));
+            zone?.Id, zone?.Name ?? "", zone?.Scheme?.Name ?? "", zone?.Scheme?.Version ?? 0, [.. Of(tray, desk, coats.ConvertAll(c => c.Technique)).Select(s => View(s, coats.Find(c => TextureSteps.IsSame(c.Technique, s.Technique)), shelf))]));
     }
 
     private static async Task<Ok<TrayStepsView>> Take(Guid id, TrayStepsTaken taken, TrayDesk desk, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
@@ -88,7 +76,7 @@ public static class TraySteps
             foreach (var step in steps.Where(s => taken.Techniques.Contains(s.Technique)))
             {
                 var deposit = step.FilmMm > 0 ? new DepositDraft([.. Enumerable.Repeat(Math.Round(step.FilmMm * UmPerMm), 3)], [1, 1, 1]) : null;
-                if (coats.FindIndex(c => Same(c.Technique, step.Technique)) is >= 0 and var there)
+                if (coats.FindIndex(c => TextureSteps.IsSame(c.Technique, step.Technique)) is >= 0 and var there)
                 {
                     coats[there] = coats[there] with { Deposit = deposit ?? coats[there].Deposit };
                     continue;
@@ -135,9 +123,5 @@ public static class TraySteps
             MaterialFor(step, shelf)?.Name ?? "");
     }
 
-    // A varnish that is sprayed seals as well.
-    private static bool Same(Technique has, Technique wanted) => has == wanted || (wanted == Technique.Varnish && has == Technique.VarnishSpray);
-
-    private static Material? MaterialFor(TextureStep step, OpenShelf shelf) => LaidWith[step.Technique]
-        .Select(fits => shelf.Materials.Values.Where(m => fits(m.Family.Facts())).OrderBy(m => m.Name, StringComparer.Ordinal).FirstOrDefault()).FirstOrDefault(m => m is not null);
+    private static Material? MaterialFor(TextureStep step, OpenShelf shelf) => TextureSteps.LaidWithOf(step.Technique, shelf.Materials.Values);
 }

@@ -1,7 +1,7 @@
 using Lowfell.Core.Bases.Elements;
+using Lowfell.Core.Bases.Making;
 using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Stacks;
-using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Microsoft.EntityFrameworkCore;
 
@@ -16,13 +16,10 @@ internal sealed record BoxTaken(Guid BoxId, int Count, bool Tufts);
 /// <summary>Elements that leave their boxes when the log says that they are on a base, and come back when that is taken back.</summary>
 internal static class TrayStock
 {
-    // Stones go on with the first of these that a stack has.
-    private static readonly Role[] WithStones = [Role.Assembly, Role.Paste, Role.Grit];
-
     /// <summary>Takes what a step lays on a copy; nothing where its piece has no tray, or another step lays it. Saved with what it was taken for.</summary>
     public static async Task<List<BoxTaken>> OutAsync(Guid zoneId, Step step, StackDraft stack, int copy, LowfellDb db, CancellationToken cancel)
     {
-        if (step.Pass != 1 || Lays(step.Coat, stack) is not { } tufts || await OfZoneAsync(zoneId, db, cancel) is not { } tray || TrayDesk.Copies(tray).ElementAtOrDefault(copy - 1) is not { } draft)
+        if (step.Pass != 1 || TextureSteps.PlantsOrSets(step.Coat, stack) is not { } tufts || await OfZoneAsync(zoneId, db, cancel) is not { } tray || TrayDesk.Copies(tray).ElementAtOrDefault(copy - 1) is not { } draft)
         {
             return [];
         }
@@ -37,15 +34,25 @@ internal static class TrayStock
         var wanted = draft.Elements.Where(e => e.Kind.IsRigid() == stones).GroupBy(e => e.BoxId).ToDictionary(g => g.Key, g => g.Count());
         var boxes = await db.ElementBoxes.Where(b => wanted.Keys.Contains(b.Id)).ToListAsync(cancel);
         var taken = new List<BoxTaken>();
-        foreach (var box in boxes)
+        foreach (var (id, count) in wanted)
         {
-            // No box holds less than nothing: what it lacked was found elsewhere.
-            var count = Math.Min(box.Count, wanted[box.Id]);
-            box.Count -= count;
-            taken.Add(new(box.Id, count, tufts));
+            // No box holds less than nothing: what it lacked was found elsewhere, as was what comes from a box that is gone.
+            var box = boxes.Find(b => b.Id == id);
+            var fromBox = box is null ? 0 : Math.Min(box.Count, count);
+            if (box is not null)
+            {
+                box.Count -= fromBox;
+            }
+
+            taken.Add(new(id, fromBox, tufts));
         }
 
-        await LaidAsync(tray.Id, stones, [.. laid, copy], db, cancel);
+        // A base on which nothing stands has nothing glued down.
+        if (taken.Count > 0)
+        {
+            await LaidAsync(tray.Id, stones, [.. laid, copy], db, cancel);
+        }
+
         return taken;
     }
 
@@ -73,12 +80,6 @@ internal static class TrayStock
             await LaidAsync(tray.Id, stones, [.. (stones ? tray.StonesLaid : tray.TuftsLaid).Where(c => c != copy)], db, cancel);
         }
     }
-
-    /// <summary>Whether a coat plants tufts (true) or lays stones (false); null where it lays nothing.</summary>
-    public static bool? Lays(Coat coat, StackDraft stack) =>
-        coat.How.Role == Role.Planting ? true
-        : WithStones.Select(r => stack.Coats.FirstOrDefault(c => !c.Skipped && c.How.Role == r)).OfType<Coat>().FirstOrDefault()?.Id == coat.Id ? false
-        : null;
 
     private static Task<TrayRow?> OfZoneAsync(Guid zoneId, LowfellDb db, CancellationToken cancel) =>
         db.Trays.AsNoTracking().SingleOrDefaultAsync(t => t.Piece!.Zones.Any(z => z.Id == zoneId), cancel);

@@ -9,7 +9,7 @@ namespace Lowfell.Web.Features.Bases;
 /// <summary>Puts bases into what a screen draws.</summary>
 internal static class TrayWriter
 {
-    public static BaseView Base(int copy, TrayCopyDraft kept, LayoutMemory.Known known, string? ground = null, bool laid = false)
+    public static BaseView Base(int copy, TrayCopyDraft kept, LayoutMemory.Known known, double scale, string? ground = null, bool laid = false)
     {
         var layout = known.Layout;
         var faults = layout.Notes.Where(n => n.Element is not null).ToLookup(n => n.Element!.Value, n => n.Text);
@@ -26,7 +26,7 @@ internal static class TrayWriter
             Math.Round(known.Resemblance, 3),
             [.. layout.Cover.Shares.Select(s => Math.Round(s, 3))],
             [.. new[] { layout.Ring, layout.Row }.OfType<string>()],
-            [.. layout.Notes.Where(n => n.Element is null).Select(n => n.Text), .. CrackleNotes(layout)],
+            [.. layout.Notes.Where(n => n.Element is null).Select(n => n.Text), .. CrackleNotes(layout, scale)],
             Takes(known.Takes),
             Steady(kept, known),
             ground is null ? known.Mark : known.Mark + ground.TrimStart('#'),
@@ -39,11 +39,11 @@ internal static class TrayWriter
 
     public static RollView Roll(TrayRollRow row) => new(row.Id, row.Status, row.Done, row.Of, row.Message);
 
-    private static IEnumerable<string> CrackleNotes(Layout layout)
+    private static IEnumerable<string> CrackleNotes(Layout layout, double scale)
     {
         if (layout.Cover.Shares[(int)Texture.Crackle] > 0 && layout.Family.CrackleMm > 0)
         {
-            yield return "Crackle: " + new Crackle().Look(layout.Family.CrackleMm, Core.Surfaces.Zone.UsualScale, layout.Cover.LeastPatchMm).Verdict;
+            yield return "Crackle: " + new Crackle().Look(layout.Family.CrackleMm, scale, layout.Cover.LeastPatchMm).Verdict;
         }
     }
 
@@ -54,13 +54,11 @@ internal static class TrayWriter
             return null;
         }
 
-        // A hollow base of polystyrene, 1.05 mg/mm3, walls and top 1.5 mm thick.
         var form = known.Layout.Form;
-        var shell = ((form.TopMm2 * 1.5) + (form.RimMm2 * 1.5)) * 1.05 / 1000;
         var wanted = Steadiness.UsualDeg(figure.Stance);
         var s = Steadiness.Of(
             form,
-            [new(figure.WeightG, form.HeightMm + known.Layout.Terrain.LandingMm + figure.CentreMm, figure.AtXMm, figure.AtYMm), new(shell, form.HeightMm * 0.65), new(known.Takes.MassG, form.HeightMm + known.Takes.CentreMm)],
+            [new(figure.WeightG, form.HeightMm + known.Layout.Terrain.LandingMm + figure.CentreMm, figure.AtXMm, figure.AtYMm), Steadiness.Shell(form), new(known.Takes.MassG, form.HeightMm + known.Takes.CentreMm)],
             wanted);
         return new(Math.Round(s.TipsAtDeg, 1), s.WeightG is { } g ? Math.Round(g, 1) : null, Math.Round(s.FitsG, 1), Math.Round(s.WithWeightDeg, 1), wanted, s.Verdict);
     }

@@ -49,6 +49,7 @@ export const bounds = {
     bases: { maxItems: 4 },
     stock: { maxItems: 300 },
     seed: { min: 0, max: 4294967295 },
+    scale: { min: 1, max: 1000 },
   },
   BottleDraft: {
     sizeMl: { min: 0.5, max: 10000, unit: "ml" },

@@ -1,11 +1,10 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, ask, Problem, queryClient } from "./client";
+import { baseQueries } from "./baseQueries";
 import { kept, stored } from "./stored";
 import type {
   AmountsRequest,
   Coat,
-  CrackleQuestion,
-  DustRequest,
   Finding,
   LogEntry,
   LogKind,
@@ -32,7 +31,6 @@ const weighMs = 250;
 const passingTries = 5;
 const healthMs = 15_000;
 const amissMs = 2_000;
-const rollMs = 400;
 /** Entries on a page of the log, and of those found in it; a shorter one is the last. */
 const logPage = 500;
 const logFound = 100;
@@ -300,44 +298,7 @@ export const queries = {
       staleTime: 0,
     }),
 
-  tray: (pieceId: string) =>
-    queryOptions({
-      queryKey: ["tray", pieceId],
-      queryFn: async () =>
-        (await ask(api.GET("/api/pieces/{pieceId}/tray", { params: { path: { pieceId } } }))).tray ?? null,
-    }),
-  trayRoll: (id: string, rollId: string | undefined) =>
-    queryOptions({
-      queryKey: ["trayRoll", id, rollId],
-      queryFn: () => ask(api.GET("/api/trays/{id}/rolls/{rollId}", { params: { path: { id, rollId: rollId ?? "" } } })),
-      enabled: Boolean(rollId),
-      refetchInterval: (query) =>
-        ["waiting", "running"].includes(query.state.data?.status ?? "waiting") ? rollMs : false,
-    }),
-  placement: (zoneId: string, coatId: string, copies: number[]) =>
-    queryOptions({
-      queryKey: ["placement", zoneId, coatId, copies],
-      queryFn: () =>
-        ask(api.GET("/api/zones/{zoneId}/placement", { params: { path: { zoneId }, query: { coatId, copies } } })),
-    }),
-  traySteps: (id: string) =>
-    queryOptions({ queryKey: ["traySteps", id], queryFn: () => ask(api.GET("/api/trays/{id}/steps", at(id))) }),
-  crackle: (question: CrackleQuestion) =>
-    queryOptions({
-      queryKey: ["crackle", question],
-      queryFn: () => ask(api.POST("/api/preview/crackle", { body: question })),
-      placeholderData: keepPreviousData,
-      ...ofDraft,
-    }),
-  dust: (request: DustRequest) =>
-    queryOptions({
-      queryKey: ["dust", request],
-      queryFn: () => ask(api.POST("/api/base-dust", { body: { ...request, dryRun: true } })),
-      enabled: Boolean(request.zoneId && request.firstId && request.secondId),
-      placeholderData: keepPreviousData,
-    }),
-  baseFamilies: () => queryOptions({ queryKey: ["baseFamilies"], queryFn: () => ask(api.GET("/api/base-families")) }),
-  elementBoxes: () => queryOptions({ queryKey: ["elementBoxes"], queryFn: () => ask(api.GET("/api/element-boxes")) }),
+  ...baseQueries,
   tiles: () => queryOptions({ queryKey: ["tiles"], queryFn: () => ask(api.GET("/api/tiles")) }),
   tilePreview: (draft: TileDraft, enabled: boolean) =>
     queryOptions({
@@ -450,6 +411,7 @@ export const queries = {
 
 /** The name of a question: the first word of its key. */
 export type QueryName =
+  | keyof typeof baseQueries
   | "health"
   | "bench"
   | "effects"
@@ -483,14 +445,6 @@ export type QueryName =
   | "mixRecords"
   | "again"
   | "amounts"
-  | "tray"
-  | "trayRoll"
-  | "traySteps"
-  | "placement"
-  | "crackle"
-  | "dust"
-  | "baseFamilies"
-  | "elementBoxes"
   | "tiles"
   | "tilePreview"
   | "painted"

@@ -8034,6 +8034,12 @@ export interface components {
              * @default true
              */
             roll: boolean;
+            /**
+             * Format: double
+             * @description Scale, one to so many.
+             * @default 56
+             */
+            scale: number;
         };
         /**
          * @description What a film or ground answers to a carrier: the least age at which it holds, or what remains at any age.

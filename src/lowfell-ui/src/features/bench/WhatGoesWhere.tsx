@@ -1,11 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { queries } from "../../api/queries";
 import type { PlannedStep } from "../../api/types";
-import { number } from "../../api/words";
+import { number, techniqueFacts } from "../../api/words";
 
 /** For bases: what this step lays on each copy, and where; numbered as on the sheet at true size. */
 export function WhatGoesWhere({ step }: { step: PlannedStep }) {
-  const lays = step.technique && ["texture", "gritInGlue", "gluePart", "tufts"].includes(step.technique);
+  // The host says which of its coats lays something; what is no texture is not asked about.
+  const lays = step.technique && techniqueFacts(step.technique).group === techniqueFacts("tufts").group;
   const places = useQuery({
     ...queries.placement(step.zoneId, step.coatId ?? "", step.copies),
     enabled: Boolean(lays && step.coatId),
