@@ -26,11 +26,11 @@ internal static class BasesBench
         Tray(Twenty(), 2, 3, out _);
         Console.WriteLine("Bases");
         List<IReadOnlyList<Element>> forties = [.. Enumerable.Range(0, 20).Select(i => Dealt(Round40, Stance.TwoFeet, i))];
-        var one = Time(20, i => Roller.Roll(Seat(Round40, Stance.TwoFeet), forties[i], (ulong)i, Families.SaltCrust));
-        Told("bases: one 40 mm base read as it stands", Time(20, i => Roller.Read(new(Seat(Round40, Stance.TwoFeet), forties[i], (ulong)i), Families.SaltCrust)), "ms");
+        var one = Time(20, i => Roller.Roll(Seat(Round40, Stance.TwoFeet), forties[i], (ulong)i, StarterFamilies.SaltCrust));
+        Told("bases: one 40 mm base read as it stands", Time(20, i => Roller.Read(new(Seat(Round40, Stance.TwoFeet), forties[i], (ulong)i), StarterFamilies.SaltCrust)), "ms");
         Told("bases: a deal of one", Time(20, i => Dealt(Round40, Stance.TwoFeet, i)), "ms");
-        var laid = Roller.Roll(Seat(Round40, Stance.TwoFeet), forties[0], 1, Families.SaltCrust);
-        Told("bases: where a hand may put one of its elements", Time(20, i => OpenGround.Of(laid.Plot, Families.SaltCrust, i % laid.Elements.Count, i)), "ms");
+        var laid = Roller.Roll(Seat(Round40, Stance.TwoFeet), forties[0], 1, StarterFamilies.SaltCrust);
+        Told("bases: where a hand may put one of its elements", Time(20, i => OpenGround.Of(laid.Plot, StarterFamilies.SaltCrust, i % laid.Elements.Count, i)), "ms");
         Told("bases: its picture, 480 points wide", Time(20, _ => BasePicture.Of(laid, 12)), "ms");
         Told("bases: one 40 mm base rolled", one, "ms");
         var watch = Stopwatch.StartNew();
@@ -67,7 +67,7 @@ internal static class BasesBench
         Parallel.For(0, layouts.Length, i =>
         {
             var (form, stance) = Forms[i % 10];
-            layouts[i] = Roller.Roll(Seat(form, stance), Dealt(form, stance, i), Seeds.Of(556, (ulong)i), Families.SaltCrust);
+            layouts[i] = Roller.Roll(Seat(form, stance), Dealt(form, stance, i), Seeds.Of(556, (ulong)i), StarterFamilies.SaltCrust);
         });
         Told("bases: 1,000 of ten forms", watch.Elapsed.TotalSeconds, "s");
         foreach (var form in layouts.GroupBy(l => l.Form.Word))
@@ -83,11 +83,11 @@ internal static class BasesBench
 
     private static List<Layout> Tray(List<Seat> seats, int rolls, ulong seed, out Dealt dealt)
     {
-        var cards = dealt = Deal.Of([.. seats.Select(s => new DealTo(s, []))], [.. StarterBoxes.All.Select(s => s with { Count = s.Count * (seats.Count > 20 ? 9 : 1) })], Families.SaltCrust, seed);
+        var cards = dealt = Deal.Of([.. seats.Select(s => new DealTo(s, []))], [.. StarterBoxes.All.Select(s => s with { Count = s.Count * (seats.Count > 20 ? 9 : 1) })], StarterFamilies.SaltCrust, seed);
         var all = new (Layout Layout, Impression Impression)[seats.Count * rolls];
         Parallel.For(0, all.Length, j =>
         {
-            var layout = Roller.Roll(seats[j / rolls], cards.ByCopy[j / rolls], Seeds.Of(seed, (ulong)(j / rolls), (ulong)(j % rolls), 1234), Families.SaltCrust);
+            var layout = Roller.Roll(seats[j / rolls], cards.ByCopy[j / rolls], Seeds.Of(seed, (ulong)(j / rolls), (ulong)(j % rolls), 1234), StarterFamilies.SaltCrust);
             all[j] = (layout, Impression.Of(layout));
         });
         List<IReadOnlyList<(Layout, Impression)>> byCopy = [.. all.Chunk(rolls)];
@@ -105,7 +105,7 @@ internal static class BasesBench
     private static Seat Seat(BaseForm form, Stance stance) => new(form, Figure.Usual(stance, form));
 
     private static IReadOnlyList<Element> Dealt(BaseForm form, Stance stance, int seed) =>
-        Deal.Of([new(Seat(form, stance), [])], [.. StarterBoxes.All.Select(s => s with { Count = 50 })], Families.SaltCrust, Seeds.Of(555, (ulong)seed)).ByCopy[0];
+        Deal.Of([new(Seat(form, stance), [])], [.. StarterBoxes.All.Select(s => s with { Count = 50 })], StarterFamilies.SaltCrust, Seeds.Of(555, (ulong)seed)).ByCopy[0];
 
     private static double Time(int times, Action<int> what)
     {

@@ -20,7 +20,7 @@ internal static class DemoTray
     /// <summary>Adds them to a freshly loaded demo.</summary>
     public static async Task AddAsync(LowfellDb db, TrayDesk desk, CancellationToken cancel)
     {
-        List<BaseFamilyRow> families = [.. Families.All.Select(f => new BaseFamilyRow { Id = Guid.CreateVersion7(), Name = f.Name, Rules = Kept.Write(BaseFamilyDraft.Of(f)) })];
+        List<BaseFamilyRow> families = [.. StarterFamilies.All.Select(f => new BaseFamilyRow { Id = Guid.CreateVersion7(), Name = f.Name, Rules = Kept.Write(BaseFamilyDraft.Of(f)) })];
         db.BaseFamilies.AddRange(families);
 
         // Of large slate there is too little.

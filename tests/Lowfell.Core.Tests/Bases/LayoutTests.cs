@@ -13,7 +13,7 @@ public sealed class LayoutTests
     public void No_rolled_base_breaks_a_rule_by_a_checker_with_its_own_geometry()
     {
         var layouts = new Layout[Long.Times(40)];
-        Parallel.For(0, layouts.Length, i => layouts[i] = Trays.Rolled(Trays.Ten[i % 10].Form, Trays.Ten[i % 10].Stance, Seeds.Of(556, (ulong)i), Families.All[i / 10 % 3]));
+        Parallel.For(0, layouts.Length, i => layouts[i] = Trays.Rolled(Trays.Ten[i % 10].Form, Trays.Ten[i % 10].Stance, Seeds.Of(556, (ulong)i), StarterFamilies.All[i / 10 % 3]));
         Assert.Empty(layouts.SelectMany(l => Faults(l).Select(f => $"{l.Form.Word}: {f}")));
         Assert.True(layouts.Sum(l => l.Elements.Count) > 8 * layouts.Length);
         Assert.All(layouts, l => Assert.True(l.Cover.CalmShare >= BaseFamily.LeastCalm));
@@ -38,7 +38,7 @@ public sealed class LayoutTests
         for (ulong seed = 0; seed < 6; seed++)
         {
             var rolled = Trays.Rolled(Trays.Ten[(int)seed].Form, Trays.Ten[(int)seed].Stance, seed);
-            var read = Roller.Read(rolled.Plot, Families.SaltCrust);
+            var read = Roller.Read(rolled.Plot, StarterFamilies.SaltCrust);
             Assert.Equal(rolled.Score, read.Score, 1e-12);
             Assert.Equal(rolled.Cover.Cells, read.Cover.Cells);
             Assert.DoesNotContain(read.Notes, n => n.Element is not null);
@@ -50,11 +50,11 @@ public sealed class LayoutTests
     {
         var seat = Trays.Seat(Trays.Round40, Stance.TwoFeet);
         var dealt = Trays.Dealt(seat, 5).ToList();
-        var first = Roller.Roll(seat, dealt, 5, Families.SaltCrust);
+        var first = Roller.Roll(seat, dealt, 5, StarterFamilies.SaltCrust);
         List<Element> locked = [.. first.Elements.Select((e, i) => i < 3 ? e with { Locked = true } : e)];
         for (ulong seed = 10; seed < 14; seed++)
         {
-            var again = Roller.Roll(seat, locked, seed, Families.SaltCrust);
+            var again = Roller.Roll(seat, locked, seed, StarterFamilies.SaltCrust);
             Assert.All(locked.Take(3), e => Assert.Contains(e, again.Elements));
             Assert.Empty(Faults(again));
         }
@@ -65,7 +65,7 @@ public sealed class LayoutTests
     {
         var seat = Trays.Seat(Trays.Round25, Stance.TwoFeet);
         var stone = Trays.At("stone M", -4, -1) with { Locked = true, Heart = true };
-        var layout = Roller.Roll(seat, [stone], 5, Families.SaltCrust);
+        var layout = Roller.Roll(seat, [stone], 5, StarterFamilies.SaltCrust);
         Assert.Contains(layout.Notes, n => n.Text.StartsWith("The locked stone M at -4.0, -1.0 stands in the way (it would stand on a landing)", StringComparison.Ordinal));
         Assert.Equal(stone, Assert.Single(layout.Elements));
     }
@@ -73,7 +73,7 @@ public sealed class LayoutTests
     [Fact]
     public void What_does_not_fit_is_left_out_with_its_reason()
     {
-        var layout = Roller.Roll(Trays.Seat(Trays.Round25, Stance.TwoFeet), [Trays.At("slate L", 0, 0) with { Heart = true }], 5, Families.SaltCrust);
+        var layout = Roller.Roll(Trays.Seat(Trays.Round25, Stance.TwoFeet), [Trays.At("slate L", 0, 0) with { Heart = true }], 5, StarterFamilies.SaltCrust);
         Assert.Empty(layout.Elements);
         Assert.StartsWith("No room for slate L: ", Assert.Single(layout.Notes).Text, StringComparison.Ordinal);
     }
@@ -86,7 +86,7 @@ public sealed class LayoutTests
             var random = new Random((int)seed);
             List<ElementStock> stock = [.. StarterBoxes.All.Select(s => s with { Count = random.Next(0, 9) })];
             List<DealTo> copies = [.. Enumerable.Range(0, 12).Select(_ => Trays.Ten[random.Next(10)]).Select(t => new DealTo(Trays.Seat(t.Form, t.Stance), []))];
-            var dealt = Deal.Of(copies, stock, Families.SaltCrust, seed);
+            var dealt = Deal.Of(copies, stock, StarterFamilies.SaltCrust, seed);
             Assert.All(stock, s => Assert.Equal(s.Count, dealt.Left[s.Class.Id] + dealt.ByCopy.Sum(c => c.Count(e => e.ClassId == s.Class.Id))));
             Assert.All(dealt.Left.Values, left => Assert.True(left >= 0));
 
@@ -99,7 +99,7 @@ public sealed class LayoutTests
     [Fact]
     public void An_empty_shelf_leaves_the_ground_bare_and_says_so()
     {
-        var dealt = Deal.Of([new(Trays.Seat(Trays.Round32, Stance.TwoFeet), [])], Trays.Stock(0), Families.SaltCrust, 1);
+        var dealt = Deal.Of([new(Trays.Seat(Trays.Round32, Stance.TwoFeet), [])], Trays.Stock(0), StarterFamilies.SaltCrust, 1);
         Assert.Empty(dealt.ByCopy[0]);
         Assert.Contains(dealt.Notes, n => n.Contains("lacking, nothing that fits is left; those places stay calm (base 1).", StringComparison.Ordinal));
         Assert.All(dealt.Lacking, l => Assert.Equal([1], l.Copies));
@@ -109,7 +109,7 @@ public sealed class LayoutTests
     public void What_lacks_is_stood_in_for_by_what_is_alike()
     {
         List<ElementStock> stock = [.. Trays.Stock().Select(s => s.Class.Name is "slate M" or "slate S" ? s with { Count = 0 } : s)];
-        var dealt = Deal.Of([.. Enumerable.Range(0, 6).Select(_ => new DealTo(Trays.Seat(Trays.Round60, Stance.Stem), []))], stock, Families.SaltCrust, 3);
+        var dealt = Deal.Of([.. Enumerable.Range(0, 6).Select(_ => new DealTo(Trays.Seat(Trays.Round60, Stance.Stem), []))], stock, StarterFamilies.SaltCrust, 3);
         Assert.Contains(dealt.ByCopy.SelectMany(c => c), e => e.InsteadOf == "slate M" && e.Kind is ElementKind.Cork or ElementKind.Bark);
         Assert.Contains(dealt.Notes, n => n.StartsWith("Short of slate M: ", StringComparison.Ordinal));
     }
@@ -128,14 +128,14 @@ public sealed class LayoutTests
     public void A_hand_may_put_an_element_where_a_roll_might_and_nowhere_else()
     {
         var layout = Trays.Rolled(Trays.Round40, Stance.TwoFeet, 9);
-        var open = OpenGround.Of(layout.Plot, Families.SaltCrust, 0, layout.Elements[0].AngleDeg);
+        var open = OpenGround.Of(layout.Plot, StarterFamilies.SaltCrust, 0, layout.Elements[0].AngleDeg);
         Assert.Contains(Hindrance.None, open.Cells);
         Assert.Contains(Hindrance.Rim, open.Cells);
         Assert.Contains(Hindrance.Landing, open.Cells);
         for (var i = 0; i < open.Cells.Count; i += 7)
         {
             var moved = layout.Elements[0] with { X = ((i % open.Columns) * OpenGround.StepMm) - layout.Form.A, Y = ((i / open.Columns) * OpenGround.StepMm) - layout.Form.B };
-            var read = Roller.Read(layout.Plot with { Elements = [moved, .. layout.Elements.Skip(1)] }, Families.SaltCrust);
+            var read = Roller.Read(layout.Plot with { Elements = [moved, .. layout.Elements.Skip(1)] }, StarterFamilies.SaltCrust);
             Assert.True(open.Cells[i] != Hindrance.None || read.Notes.All(n => n.Element != 0), $"{moved.X}, {moved.Y}: {string.Join(' ', read.Notes.Select(n => n.Text))}");
         }
     }

@@ -12,7 +12,7 @@ namespace Lowfell.Core.Tests.Bases;
 public sealed class LikenessTests
 {
     // No crackle: what a seed lays cannot be turned along with the elements.
-    private static readonly BaseFamily Bare = Families.WetSand;
+    private static readonly BaseFamily Bare = StarterFamilies.WetSand;
 
     [Fact]
     public void The_same_base_turned_or_mirrored_is_nearly_a_copy_and_another_is_not()
@@ -84,11 +84,11 @@ public sealed class LikenessTests
     {
         const int Copies = 10, Rolls = 6;
         List<Seat> seats = [.. Enumerable.Range(0, Copies).Select(i => Trays.Seat(i < 6 ? Trays.Round25 : i < 9 ? Trays.Round32 : Trays.Round40, Stance.TwoFeet))];
-        var dealt = Deal.Of([.. seats.Select(s => new DealTo(s, []))], Trays.Stock(1), Families.SaltCrust, 42);
+        var dealt = Deal.Of([.. seats.Select(s => new DealTo(s, []))], Trays.Stock(1), StarterFamilies.SaltCrust, 42);
         var rolls = new (Layout Layout, Impression Impression)[Copies * Rolls];
         Parallel.For(0, rolls.Length, j =>
         {
-            var layout = Roller.Roll(seats[j / Rolls], dealt.ByCopy[j / Rolls], Seeds.Of(42, (ulong)j), Families.SaltCrust);
+            var layout = Roller.Roll(seats[j / Rolls], dealt.ByCopy[j / Rolls], Seeds.Of(42, (ulong)j), StarterFamilies.SaltCrust);
             rolls[j] = (layout, Impression.Of(layout));
         });
         List<IReadOnlyList<(Layout Layout, Impression Impression)>> byCopy = [.. rolls.Chunk(Rolls)];

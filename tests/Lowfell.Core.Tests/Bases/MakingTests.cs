@@ -13,7 +13,7 @@ namespace Lowfell.Core.Tests.Bases;
 
 public sealed class MakingTests
 {
-    private static readonly BaseFamily Flat = Families.WetSand with { RiseMm = 0, SkimMm = 1, Shares = [0, 1, 0, 0, 0] };
+    private static readonly BaseFamily Flat = StarterFamilies.WetSand with { RiseMm = 0, SkimMm = 1, Shares = [0, 1, 0, 0, 0] };
 
     [Theory]
     [InlineData(40)]
@@ -155,7 +155,7 @@ public sealed class MakingTests
     {
         var form = Trays.Round40;
         var stone = Trays.At("slate L", 0, 4) with { HeightMm = 6 };
-        var picture = BasePicture.Of(Roller.Read(new(new(form, Figure.None), [stone], 3), Families.WetSand with { RiseMm = 0 }), 6, "#805f40");
+        var picture = BasePicture.Of(Roller.Read(new(new(form, Figure.None), [stone], 3), StarterFamilies.WetSand with { RiseMm = 0 }), 6, "#805f40");
         Assert.Equal((240, 240), (picture.Width, picture.Height));
         (int R, int G, int B, int A) At(double x, double y)
         {
@@ -179,7 +179,7 @@ public sealed class MakingTests
     public void Kinds_and_families_are_whole()
     {
         Assert.All(Enum.GetValues<ElementKind>(), k => Assert.True(k.Facts().Density > 0));
-        Assert.All(Families.All, f =>
+        Assert.All(StarterFamilies.All, f =>
         {
             Assert.Equal(1, f.Shares.Sum(), 1e-9);
             foreach (var (form, _) in Trays.Ten)

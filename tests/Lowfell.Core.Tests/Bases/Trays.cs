@@ -21,12 +21,12 @@ internal static class Trays
 
     public static IReadOnlyList<ElementStock> Stock(int times = 9) => [.. StarterBoxes.All.Select(s => s with { Count = s.Count * times })];
 
-    public static IReadOnlyList<Element> Dealt(Seat seat, ulong seed, BaseFamily? family = null) => Deal.Of([new(seat, [])], Stock(), family ?? Families.SaltCrust, seed).ByCopy[0];
+    public static IReadOnlyList<Element> Dealt(Seat seat, ulong seed, BaseFamily? family = null) => Deal.Of([new(seat, [])], Stock(), family ?? StarterFamilies.SaltCrust, seed).ByCopy[0];
 
     public static Layout Rolled(BaseForm form, Stance stance, ulong seed, BaseFamily? family = null, double effort = 1)
     {
         var seat = Seat(form, stance);
-        return Roller.Roll(seat, Dealt(seat, Seeds.Of(seed, 1), family), seed, family ?? Families.SaltCrust, effort);
+        return Roller.Roll(seat, Dealt(seat, Seeds.Of(seed, 1), family), seed, family ?? StarterFamilies.SaltCrust, effort);
     }
 
     public static Element At(string box, double x, double y, double angle = 0, uint seed = 1, int cluster = 0) =>

@@ -31,7 +31,7 @@ public static class FamilyEndpoints
     private static async Task<Ok<List<BaseFamilyView>>> Families(LowfellDb db, CancellationToken cancel) =>
         TypedResults.Ok((await db.BaseFamilies.AsNoTracking().OrderBy(f => f.Name).ToListAsync(cancel)).ConvertAll(View));
 
-    private static Ok<List<BaseFamilyDraft>> Starters() => TypedResults.Ok(Core.Bases.Layouts.Families.All.Select(BaseFamilyDraft.Of).ToList());
+    private static Ok<List<BaseFamilyDraft>> Starters() => TypedResults.Ok(Core.Bases.Layouts.StarterFamilies.All.Select(BaseFamilyDraft.Of).ToList());
 
     private static async Task<Created<BaseFamilyView>> AddFamily(BaseFamilyDraft draft, LowfellDb db, CancellationToken cancel)
     {

@@ -3,7 +3,7 @@ using static Lowfell.Core.Bases.Elements.ElementKind;
 namespace Lowfell.Core.Bases.Layouts;
 
 /// <summary>Families to begin with; a painter edits them.</summary>
-public static class Families
+public static class StarterFamilies
 {
     private static readonly WishedElement SlateL = new(Slate, 16), SlateM = new(Slate, 10.5), SlateS = new(Slate, 6), CorkL = new(Cork, 18), CorkM = new(Cork, 11), BarkM = new(Bark, 9),
         StoneM = new(Stone, 6), StoneS = new(Stone, 4), Grain = new(Pebble, 2.3), Tuft6 = new(Tuft, 6), Tuft4 = new(Tuft, 4), Tuft2 = new(Tuft, 2.4), Scrap = new(Debris, 5), APost = new(Post, 7), APipe = new(Pipe, 11);
