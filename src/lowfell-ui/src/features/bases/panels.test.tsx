@@ -6,6 +6,7 @@ import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { queryClient } from "../../api/client";
 import type { Tray } from "../../api/types";
+import { host } from "../../test/host";
 import { baseOf, noTakes, slate, trayOf } from "../../test/tray";
 import { BasePanel } from "./BasePanel";
 import { CrackleHelp } from "./CrackleHelp";
@@ -34,19 +35,6 @@ const show = (what: ReactElement) =>
       <QueryClientProvider client={queryClient}>{what}</QueryClientProvider>
     </MemoryRouter>,
   );
-
-/** Answers by the end of the address; what was sent is noted. */
-function host(answers: Record<string, unknown>) {
-  const sent: { method: string; path: string; body: unknown }[] = [];
-  vi.stubGlobal("fetch", async (request: Request) => {
-    const path = new URL(request.url).pathname;
-    const text = await request.text();
-    sent.push({ method: request.method, path, body: text ? JSON.parse(text) : undefined });
-    const key = Object.keys(answers).find((k) => path.endsWith(k));
-    return Response.json(key ? answers[key] : []);
-  });
-  return sent;
-}
 
 const pair = (judged: Tray["differences"][number]["judged"], distance: number) => ({
   a: 1,
