@@ -63,6 +63,7 @@ public sealed class EveningTests(DemoSession session) : IClassFixture<DemoSessio
         browser.UntilTrue(OnlyPans, "the pans alone after a reload");
         browser.Run("localStorage.removeItem('lowfell.plannedSets')");
 
-        bool OnlyPans() => browser.Attributes("[data-testid=evenings] ol button", "title") is { Count: > 0 } steps && steps.All(s => s.Contains("Shallow pan", StringComparison.Ordinal));
+        // Bars too narrow to be pressed are no buttons: a short evening may have none but those.
+        bool OnlyPans() => browser.Attributes("[data-testid=evenings] ol li > [title]:not([aria-hidden])", "title") is { Count: > 0 } steps && steps.All(s => s.Contains("Shallow pan", StringComparison.Ordinal));
     }
 }
