@@ -45,6 +45,91 @@ public sealed class BaseStockTests(TestHost host) : TraysOn(host), IClassFixture
     }
 
     [Fact]
+    public async Task Rims_become_a_zone_by_school_and_follow_the_forms()
+    {
+        var tray = (await BeginAsync(3)).Tray;
+        var at = $"/api/trays/{tray["id"]}/rim";
+        var offered = await Host.GetAsync(at);
+        Assert.Null(offered["zoneId"]);
+        Assert.Equal("neutralDark", (string)offered["school"]!);
+        Assert.Null(offered["numberId"]);
+        Assert.Equal(2.8, (double)offered["numberMm"]!);
+        await Host.RefusesAsync(HttpMethod.Post, at, new { paintId = Guid.NewGuid() }, "paintId", HttpStatusCode.NotFound);
+        Assert.Null((await Host.GetAsync(at))["zoneId"]);
+        var taken = await Host.PostAsync(at, new { paintId = (string)offered["paintId"]!, numberId = (string)offered["paintId"]! });
+        var zone = await Host.GetAsync($"/api/zones/{taken["zoneId"]}");
+        var coats = zone["scheme"]!["coats"]!.AsArray();
+        Assert.Equal(["baseCoat", "marking"], coats.Select(c => (string)c!["technique"]!));
+        Assert.Equal(2, (int)coats[0]!["passes"]!);
+        Assert.Contains("1 to 3, at the rear", (string)coats[1]!["note"]!, StringComparison.Ordinal);
+        Assert.Equal((double)taken["areaMm2"]!, (double)zone["zone"]!["areaMm2"]!, 0.1);
+        Assert.True((bool)zone["settings"]!["rim"]!);
+        await Host.RefusesAsync(HttpMethod.Post, at, new { paintId = (string)offered["paintId"]! }, "id", HttpStatusCode.Conflict);
+
+        // Wider bases, wider rims; an area given by hand stays.
+        var wider = Kept(tray);
+        foreach (var copy in wider)
+        {
+            (copy!["form"]!["lengthMm"], copy["form"]!["widthMm"]) = (32, 32);
+        }
+
+        var changed = await PutAsync(tray, wider);
+        zone = await Host.GetAsync($"/api/zones/{taken["zoneId"]}");
+        Assert.Equal((double)(await Host.GetAsync(at))["areaMm2"]!, (double)zone["settings"]!["ownAreaMm2"]!, 0.1);
+        var settings = zone["settings"]!.DeepClone();
+        settings["ownAreaMm2"] = 400;
+        await Host.PutAsync($"/api/zones/{taken["zoneId"]}", new { version = (int)zone["version"]!, settings }, HttpStatusCode.NoContent);
+        await PutAsync(changed, Kept(tray));
+        Assert.Equal(400, (double)(await Host.GetAsync($"/api/zones/{taken["zoneId"]}"))["settings"]!["ownAreaMm2"]!);
+    }
+
+    [Fact]
+    public async Task What_bases_still_take_stands_in_amounts_and_shopping_list()
+    {
+        var (piece, tray) = await BeginAsync(2);
+        var box = await Host.PostAsync("/api/element-boxes", new { name = "Wreck ribs", kind = "post", lengthMm = 6, widthMm = 1, heightMm = 2, spread = 0.1, count = 1 }, HttpStatusCode.Created);
+        object Rib(double x) => new { boxId = (string)box["id"]!, name = "Wreck ribs", kind = "post", seed = 5, lengthMm = 6, widthMm = 1, heightMm = 2, x, y = 7, angleDeg = 0 };
+        var copies = Kept(tray);
+        foreach (var copy in copies)
+        {
+            copy!["elements"] = System.Text.Json.JsonSerializer.SerializeToNode(new[] { Rib(0) });
+        }
+
+        await PutAsync(tray, copies);
+
+        // Nothing is counted of a piece that is not planned.
+        Assert.Empty((await Host.PostAsync("/api/amounts", new { pieceId = piece }))["elements"]!.AsArray());
+        await Host.PostAsync($"/api/pieces/{piece}/zones", new { name = "Top", facing = "up", areaShare = 1, schemeId = (string)(await Host.ZoneAsync("Crust"))["scheme"]!["id"]! }, HttpStatusCode.Created);
+        var amounts = await Host.PostAsync("/api/amounts", new { pieceId = piece });
+        var need = Assert.Single(amounts["elements"]!.AsArray())!;
+        Assert.Equal(("Wreck ribs", 2, 1, 1), ((string)need["name"]!, (int)need["needed"]!, (int)need["left"]!, (int)need["short"]!));
+        var glue = amounts["materials"]!.AsArray().Where(m => ((string)m!["name"]!).Contains("glue", StringComparison.OrdinalIgnoreCase)).ToList();
+        Assert.True((double)amounts["superGlueDrops"]! >= 1 || glue.Count > 0);
+        using var answer = await Host.Http.PostAsJsonAsync(new Uri("/api/amounts/shopping.csv", UriKind.Relative), new { pieceId = piece }, Cancel);
+        var list = await answer.Content.ReadAsStringAsync(Cancel);
+        Assert.Contains("price,pieces", list, StringComparison.Ordinal);
+        Assert.Contains("Wreck ribs,,,,,,,,,1", list, StringComparison.Ordinal);
+        await Host.DeleteAsync($"/api/element-boxes/{box["id"]}");
+    }
+
+    [Fact]
+    public async Task Steps_tell_how_long_they_dry_and_a_tile_how_its_paste_cracks()
+    {
+        var tray = await DemoTrayAsync();
+        var steps = (await Host.GetAsync($"/api/trays/{tray["id"]}/steps"))["steps"]!.AsArray();
+        var paste = steps.Single(s => (string)s!["technique"]! == "texture")!;
+        Assert.True((double)paste["waitMin"]! > 60);
+        Assert.All(steps.Where(s => (string)s!["technique"]! == "tufts"), s => Assert.Equal(0, (double?)s!["waitMin"] ?? 0));
+        var usual = await Host.PostAsync("/api/preview/crackle", new { ground = "primed", mm = 1.0 });
+        Assert.Equal(4, (double)usual["spacingMm"]!, 0.5);
+        var own = await Host.PostAsync("/api/preview/crackle", new { ground = "primed", mm = 1.2, tile = new { thinMm = 0.6, thinCells = 10, thickMm = 1.2, thickCells = 5, crackMm = 0.6 } });
+        Assert.Equal((double)usual["spacingMm"]!, (double)own["spacingMm"]!, 0.05);
+        await Host.RefusesAsync(HttpMethod.Post, "/api/preview/crackle", new { ground = "primed", tile = new { thinMm = 1.0, thinCells = 10, thickMm = 1.1, thickCells = 5, crackMm = 0.6 } }, "tile.thickMm");
+        await Host.RefusesAsync(HttpMethod.Post, "/api/preview/crackle", new { ground = "primed", tile = new { thinMm = 0.5, thinCells = 5, thickMm = 1.1, thickCells = 10, crackMm = 0.6 } }, "tile.thickCells");
+        await Host.RefusesAsync(HttpMethod.Post, "/api/preview/crackle", new { ground = "primed", tile = new { thinMm = 0.5, thinCells = 0, thickMm = 1.1, thickCells = 10, crackMm = 0.6 } }, "tile.thinCells");
+    }
+
+    [Fact]
     public async Task Boxes_are_put_on_the_shelf_changed_and_taken_off()
     {
         var box = await Host.PostAsync("/api/element-boxes", new { name = "Reed stubs", kind = "debris", lengthMm = 7, widthMm = 1, heightMm = 1, spread = 0.2, count = 30 }, HttpStatusCode.Created);
@@ -52,6 +137,7 @@ public sealed class BaseStockTests(TestHost host) : TraysOn(host), IClassFixture
         Assert.Equal(12, (int)changed["box"]!["count"]!);
         await Host.RefusesAsync(HttpMethod.Put, $"/api/element-boxes/{box["id"]}", new { version = (int)box["version"]!, box = changed["box"] }, "version", HttpStatusCode.Conflict);
         await Host.DeleteAsync($"/api/element-boxes/{box["id"]}");
+        Assert.Contains((await Host.GetAsync("/api/bin")).AsArray(), i => (string)i!["kind"]! == "box" && (string)i["name"]! == "Reed stubs");
         using var back = await Host.Http.PostAsync(new Uri($"/api/element-boxes/{box["id"]}/restore", UriKind.Relative), null, Cancel);
         Assert.Equal(HttpStatusCode.NoContent, back.StatusCode);
         var count = (await Host.GetAsync("/api/element-boxes")).AsArray().Count;

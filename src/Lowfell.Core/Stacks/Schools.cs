@@ -145,6 +145,16 @@ public enum HighlightSchool
     All,
 }
 
+/// <summary>Rim of a base.</summary>
+public enum RimSchool
+{
+    /// <summary>One neutral dark for the whole force.</summary>
+    NeutralDark,
+
+    /// <summary>The colour of its team, with copy numbers.</summary>
+    TeamColour,
+}
+
 /// <summary>Points on which good painters disagree, as the project prefers them; <see cref="SchoolBook"/> says what each choice is.</summary>
 public sealed record Schools
 {
@@ -189,6 +199,9 @@ public sealed record Schools
 
     /// <summary>Edges that are highlighted.</summary>
     public HighlightSchool Highlights { get; init; }
+
+    /// <summary>Rim of a base.</summary>
+    public RimSchool Rim { get; init; }
 
     /// <summary>The sheen that a pin wash is laid on.</summary>
     [JsonIgnore]

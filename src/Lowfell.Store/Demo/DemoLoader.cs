@@ -150,6 +150,7 @@ public static class DemoLoader
                 HeightToMm = z.HeightToMm,
                 Handled = z.Handled,
                 CutEdges = z.CutEdges,
+                Rim = z.Rim,
                 Finish = z.Finish,
                 Target = z.Target,
                 Tolerance = z.Tolerance,
@@ -211,7 +212,7 @@ public static class DemoLoader
     }
 
     private sealed record DemoZone(
-        string Name, string Scheme, double AreaShare, Relief Relief, Facing Facing, string? Target = null, double Tolerance = 5, double? SmallestDetailMm = null, bool Handled = false, bool CutEdges = false, Sheen Finish = Sheen.Matt)
+        string Name, string Scheme, double AreaShare, Relief Relief, Facing Facing, string? Target = null, double Tolerance = 5, double? SmallestDetailMm = null, bool Handled = false, bool CutEdges = false, bool Rim = false, Sheen Finish = Sheen.Matt)
     {
         public List<string> Touches { get; init; } = [];
 

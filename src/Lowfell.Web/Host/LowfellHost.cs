@@ -133,6 +133,7 @@ public static class LowfellHost
         TraySheets.Map(bound);
         TrayFiles.Map(bound);
         TraySteps.Map(bound);
+        TrayRim.Map(bound);
         CrackleEndpoints.Map(bound);
         TrayDust.Map(bound);
         PreviewEndpoints.Map(bound);

@@ -7,6 +7,9 @@ using Lowfell.Core.Bases.Layouts;
 using Lowfell.Core.Bases.Making;
 using Lowfell.Core.Bases.Plane;
 using Lowfell.Core.Bases.Sheets;
+using Lowfell.Core.Colour;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
 using Xunit;
 
 namespace Lowfell.Core.Tests.Bases;
@@ -98,8 +101,72 @@ public sealed class MakingTests
         Assert.StartsWith("Too thin", new Crackle().Look(0.3, 56).Verdict, StringComparison.Ordinal);
         Assert.StartsWith("Too thick", new Crackle().Look(2.6, 56).Verdict, StringComparison.Ordinal);
         Assert.Contains("22 cm in life, cracks of 18 mm", new Crackle().Look(1, 56).Verdict, StringComparison.Ordinal);
-        var own = Crackle.OfTile(0.8, 20 / 2.4, 1.6, 20 / 4.8, 0.4);
+        var own = new CrackleTile(0.8, 20 / 2.4, 1.6, 20 / 4.8, 0.4).Law;
         Assert.Equal((3, 1, 0.0833), (Math.Round(own.PerMm, 3), Math.Round(own.Power, 3), Math.Round(own.Shrinks, 4)));
+    }
+
+    [Fact]
+    public void A_tile_of_the_painters_own_rules_the_crackle_of_its_family()
+    {
+        var wide = StarterFamilies.SaltCrust with { Tile = new(0.6, 10, 1.2, 5, 0.6) };
+        Assert.Equal(20 / 5.0, wide.Law.Spacing(1.2), 1e-9);
+        Assert.Equal(20 / 10.0, wide.Law.Spacing(0.6), 1e-9);
+        Assert.Equal(0.15, wide.Law.Shrinks, 1e-9);
+
+        // Plates three times as large leave slivers that the usual law would have kept.
+        var large = StarterFamilies.SaltCrust with { Tile = new(0.5, 4, 1, 2, 0.5) };
+        var (usual, own) = (Trays.Rolled(Trays.Round40, Stance.TwoFeet, 5), Trays.Rolled(Trays.Round40, Stance.TwoFeet, 5, large));
+        Assert.True(own.Cover.LeastPatchMm == 0 || own.Cover.LeastPatchMm >= 1.25 * large.Law.Spacing(large.CrackleMm));
+        Assert.True(usual.Cover.LeastPatchMm >= 1.25 * StarterFamilies.SaltCrust.Law.Spacing(StarterFamilies.SaltCrust.CrackleMm));
+    }
+
+    [Fact]
+    public void A_landing_kept_bare_takes_no_paste_and_the_rest_as_much_as_before()
+    {
+        var bare = StarterFamilies.SaltCrust with { BareLandings = true };
+        var (usual, free) = (Trays.Rolled(Trays.Round40, Stance.TwoFeet, 5), Trays.Rolled(Trays.Round40, Stance.TwoFeet, 5, bare));
+        Assert.Equal(0, free.Terrain.LandingMm);
+        var foot = free.Plot.Seat.Landings[0].Outline;
+        Assert.Equal(0, free.Terrain.At(foot.Average(p => p.X), foot.Average(p => p.Y)), 1e-9);
+        Assert.True(usual.Terrain.LandingMm > 0.3);
+
+        // Ground farther than the slope round a landing is not touched by it.
+        Assert.Equal(usual.Terrain.At(0, 16), free.Terrain.At(0, 16), 1e-9);
+        Assert.True(BaseQuantities.Of(free).PasteMl < BaseQuantities.Of(usual).PasteMl);
+    }
+
+    [Fact]
+    public void A_foot_on_a_flat_stone_stands_as_high_as_it_is_thick_and_paste_stays_the_same()
+    {
+        var seat = Trays.Seat(Trays.Round40, Stance.TwoFeet);
+        Layout On(params double[] stones) => Roller.Read(new(new(seat.Form, seat.Figure with { StonesMm = stones }), [], 11), StarterFamilies.SaltCrust);
+        var (flat, one, both) = (On(), On(0, 2), On(1.5, 2));
+        Assert.Equal([0.0, 2.0], one.Plot.Seat.Landings.Select(l => l.StoneMm));
+        Assert.Equal(flat.Plot.Seat.Free[0].Mm, one.Plot.Seat.Free[0].Mm);
+        Assert.Equal(flat.Plot.Seat.Free[0].Mm + 1.5, both.Plot.Seat.Free[0].Mm);
+        var cells = Enumerable.Range(0, one.Cover.Cells.Length).Where(i => one.Cover.At(i) == Cover.Plinth).ToList();
+        Assert.True(cells.Count * Cover.StepMm * Cover.StepMm > Lowfell.Core.Bases.Plane.Outlines.Area(seat.Landings[1].Outline));
+        Assert.All(cells, i => Assert.Equal(flat.Cover.HeightMm[i] + 2, one.Cover.HeightMm[i], 1e-4));
+        var (without, with) = (BaseQuantities.Of(flat), BaseQuantities.Of(one));
+        Assert.Equal(without.PasteMl, with.PasteMl, 0.03 * without.PasteMl);
+        Assert.True(with.MassG > without.MassG + 0.1 && with.SuperGlueDrops >= without.SuperGlueDrops + 0.5);
+    }
+
+    [Fact]
+    public void Rims_are_painted_by_school_and_numbered_where_a_number_fits()
+    {
+        static Material Of(string name, string colour, Family family = Family.AcrylicPaint, Effect effect = Effect.Plain) => new() { Id = Guid.NewGuid(), Name = name, Family = family, Colour = Srgb.Parse(colour), Effect = effect };
+        Material[] shelf = [Of("Bone", "#d8cba8"), Of("Pier Grey", "#3c3d40"), Of("Signal Red", "#b3201f"), Of("Night Blue", "#101a50"), Of("Gun steel", "#202020", effect: Effect.Metallic), Of("Soot wash", "#050505", Family.AcrylicWash)];
+        Assert.Equal("Pier Grey", Rims.PaintOf(RimSchool.NeutralDark, shelf)!.Name);
+        Assert.Equal("Signal Red", Rims.PaintOf(RimSchool.TeamColour, shelf)!.Name);
+        Assert.Equal("Bone", Rims.NumberOn(shelf[1], shelf)!.Name);
+        Assert.Null(Rims.PaintOf(RimSchool.NeutralDark, []));
+        Assert.Equal(2.8, Rims.NumberMm([Trays.Round25, Trays.Round60]), 1e-9);
+        Assert.Equal(0, Rims.NumberMm([Trays.Round25 with { HeightMm = 1.5 }]));
+        Assert.Equal(2 * Rims.NumberWidthMm(9, 2), Rims.NumberWidthMm(10, 2), 1e-12);
+
+        // A cylinder's side: 2 pi r h, where there is no bevel.
+        Assert.Equal(Math.PI * 25 * 3.2, Rims.MeanMm2([Trays.Round25 with { BevelMm = 0 }]), 1e-6);
     }
 
     [Theory]

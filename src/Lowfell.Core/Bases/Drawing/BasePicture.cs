@@ -46,7 +46,7 @@ public sealed class BasePicture
     {
         var (cover, form) = (layout.Cover, layout.Form);
         var (crust, crack) = (Tone.Of(layout.Family.Crust), Tone.Of(layout.Family.Crack));
-        var spacing = (float)Crackle.SpacingMm(layout.Family.CrackleMm);
+        var spacing = (float)layout.Family.Law.Spacing(layout.Family.CrackleMm);
         Parallel.For(0, canvas.Rows, row =>
         {
             for (var column = 0; column < canvas.Width; column++)
@@ -85,6 +85,10 @@ public sealed class BasePicture
                         break;
                     case (byte)Texture.Sand or Cover.Rim:
                         height += 0.1f * Hash.Grain(x, y, Sand, seed + 17).Height;
+                        break;
+                    case Cover.Plinth:
+                        tone = Sculpture.Slate * (0.95f + (0.08f * broad));
+                        height += 0.04f * Hash.Noise(x * 2.2f, y * 2.2f, seed + 19);
                         break;
                     default:
                         height += 0.05f * Hash.Noise(x * 3, y * 3, seed + 19);

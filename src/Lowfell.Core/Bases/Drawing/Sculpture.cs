@@ -7,6 +7,9 @@ namespace Lowfell.Core.Bases.Drawing;
 /// <summary>The elements of a base as relief and colour, each in its own way.</summary>
 internal sealed class Sculpture(Canvas canvas, Layout layout)
 {
+    /// <summary>Bare slate.</summary>
+    public static readonly Tone Slate = new(92, 93, 96);
+
     private readonly Tone ground = Tone.Of(layout.Family.Ground);
 
     public void Draw()
@@ -58,7 +61,7 @@ internal sealed class Sculpture(Canvas canvas, Layout layout)
                 var step = (MathF.Floor(q) + Math.Clamp((q - MathF.Floor(q)) * 5, 0, 1)) / 1.05f;
                 var slab = high * Math.Clamp(0.5f + (0.3f * Math.Min(step, 1.4f)) + (0.22f * along / length) + (0.1f * across / width), 0.2f, 1);
                 return e.Kind == ElementKind.Slate
-                    ? (slab + (0.05f * rough), new Tone(92 + grey, 93 + grey, 96 + grey) * (1 + (0.08f * wide)))
+                    ? (slab + (0.05f * rough), new Tone(Slate.R + grey, Slate.G + grey, Slate.B + grey) * (1 + (0.08f * wide)))
                     : (slab + (0.18f * MathF.Sin((across * 5) + wide)), new Tone(96, 73, 53) * (1 + (0.1f * wide)));
             case ElementKind.Cork:
                 return ((high * Math.Clamp(0.75f + (0.25f * within), 0, 1)) + (0.16f * rough) - (wide > 0.45f ? 0.3f : 0), new Tone(122, 104, 84) * (1 + (0.12f * wide)));

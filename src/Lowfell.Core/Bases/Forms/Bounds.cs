@@ -14,6 +14,12 @@ public sealed class BaseHeightBoundAttribute() : FigureBoundAttribute(0.5, 20, "
 /// <summary>A measure of what stands on a base, mm.</summary>
 public sealed class LandingBoundAttribute() : FigureBoundAttribute(0, 200, "mm");
 
+/// <summary>Flat stones under the landings of a figure: at most as many as it has.</summary>
+public sealed class StonesBoundAttribute() : LengthBoundAttribute(0, 4);
+
+/// <summary>Thickness of a flat stone under a landing.</summary>
+public sealed class StoneBoundAttribute() : FigureBoundAttribute(0, 8, "mm");
+
 /// <summary>A place on a base, mm from its middle.</summary>
 public sealed class PlaceBoundAttribute() : FigureBoundAttribute(-120, 120, "mm");
 

@@ -30,7 +30,8 @@ public enum Stance
 /// <summary>A place on which something stands: kept flat and free.</summary>
 /// <param name="Name">Name.</param>
 /// <param name="Outline">Outline, mm.</param>
-public sealed record Landing(string Name, Point[] Outline);
+/// <param name="StoneMm">Thickness of a flat stone under it, cut half a millimetre wider, mm; 0 where it stands on the ground.</param>
+public sealed record Landing(string Name, Point[] Outline, double StoneMm = 0);
 
 /// <summary>A place over which something hangs, and how much room there is below it.</summary>
 /// <param name="Name">What hangs there.</param>
@@ -49,7 +50,8 @@ public sealed record FreeHeight(string Name, Point[] Outline, double Mm);
 /// <param name="HemMm">Room under the hem, the hull or what flies, mm above the top face.</param>
 /// <param name="OverhangMm">How far that reaches from its middle, mm; 0 where nothing hangs over.</param>
 /// <param name="HullFree">The ground between the landings is kept free as well.</param>
-public sealed record Figure(Stance Stance, double LandingMm = 0, double LandingWidthMm = 0, double SpreadMm = 0, double AxlesMm = 0, double AtXMm = 0, double AtYMm = 0, double HemMm = 0, double OverhangMm = 0, bool HullFree = false)
+/// <param name="StonesMm">Flat stones under its landings, in their order, mm thick; none under those that are not named.</param>
+public sealed record Figure(Stance Stance, double LandingMm = 0, double LandingWidthMm = 0, double SpreadMm = 0, double AxlesMm = 0, double AtXMm = 0, double AtYMm = 0, double HemMm = 0, double OverhangMm = 0, bool HullFree = false, IReadOnlyList<double>? StonesMm = null)
 {
     // Feet stand a little turned out, one before the other. Craft estimates.
     private const double TurnedOut = 0.22, StrideMm = 0.8;
@@ -80,7 +82,9 @@ public sealed record Figure(Stance Stance, double LandingMm = 0, double LandingW
     }
 
     /// <summary>Where it stands.</summary>
-    public IReadOnlyList<Landing> Landings()
+    public IReadOnlyList<Landing> Landings() => [.. OnTheGround().Select((l, i) => l with { StoneMm = StonesMm?.ElementAtOrDefault(i) ?? 0 })];
+
+    private IReadOnlyList<Landing> OnTheGround()
     {
         var at = new Point(AtXMm, AtYMm);
         switch (Stance)
@@ -113,17 +117,20 @@ public sealed record Figure(Stance Stance, double LandingMm = 0, double LandingW
         }
 
         var at = new Point(AtXMm, AtYMm);
+
+        // It hangs as much higher as its lowest landing is lifted.
+        var room = HemMm + Landings().Select(l => l.StoneMm).DefaultIfEmpty(0).Min();
         return Stance switch
         {
             Stance.TwoFeet =>
             [
-                new("hem", Outlines.Placed(Outlines.Disc(OverhangMm), at, 0), HemMm),
-                new("arm", Outlines.Placed(Outlines.Rectangle(3, OverhangMm * 0.9), at + new Point(OverhangMm * 0.7, -OverhangMm * 0.8), 0), HemMm + 1.5),
+                new("hem", Outlines.Placed(Outlines.Disc(OverhangMm), at, 0), room),
+                new("arm", Outlines.Placed(Outlines.Rectangle(3, OverhangMm * 0.9), at + new Point(OverhangMm * 0.7, -OverhangMm * 0.8), 0), room + 1.5),
             ],
-            Stance.OneFoot => [new("hem", Outlines.Placed(Outlines.Disc(OverhangMm), at, 0), HemMm)],
-            Stance.FourWheels when SpreadMm >= AxlesMm => [new("hull", Outlines.Placed(Outlines.Rectangle(SpreadMm + LandingMm + (2 * (OverhangMm - 1)), AxlesMm + LandingWidthMm + (2 * (OverhangMm - 1))), at, 0), HemMm)],
-            Stance.FourWheels => [new("hull", Outlines.Placed(Outlines.Rectangle(SpreadMm + LandingWidthMm + (2 * (OverhangMm - 1)), AxlesMm + LandingMm + (2 * (OverhangMm - 1))), at, 0), HemMm)],
-            Stance.Stem => [new("hull that flies over it", Outlines.Placed(Outlines.Disc(OverhangMm, 20), at, 0), HemMm)],
+            Stance.OneFoot => [new("hem", Outlines.Placed(Outlines.Disc(OverhangMm), at, 0), room)],
+            Stance.FourWheels when SpreadMm >= AxlesMm => [new("hull", Outlines.Placed(Outlines.Rectangle(SpreadMm + LandingMm + (2 * (OverhangMm - 1)), AxlesMm + LandingWidthMm + (2 * (OverhangMm - 1))), at, 0), room)],
+            Stance.FourWheels => [new("hull", Outlines.Placed(Outlines.Rectangle(SpreadMm + LandingWidthMm + (2 * (OverhangMm - 1)), AxlesMm + LandingMm + (2 * (OverhangMm - 1))), at, 0), room)],
+            Stance.Stem => [new("hull that flies over it", Outlines.Placed(Outlines.Disc(OverhangMm, 20), at, 0), room)],
             _ => [],
         };
     }

@@ -81,6 +81,12 @@ public sealed record BaseFamily
     /// <summary>The liveliest piece may stand before the feet as well as behind.</summary>
     public bool LivelyFront { get; init; }
 
+    /// <summary>What a tile of the painter's own crackle paste showed; null where none was made.</summary>
+    public CrackleTile? Tile { get; init; }
+
+    /// <summary>How its crackle comes out: as the tile shows it, else as usual on a primed ground.</summary>
+    public Crackle Law => Tile?.Law ?? new Crackle();
+
     /// <summary>Whether the landings are kept bare for glue, or get the skim that lies round them.</summary>
     public bool BareLandings { get; init; }
 

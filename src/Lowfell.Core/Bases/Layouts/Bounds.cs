@@ -71,3 +71,6 @@ public sealed class CrackWidthBoundAttribute() : FigureBoundAttribute(0.02, 2, "
 
 /// <summary>Thickness of crackle paste, mm.</summary>
 public sealed class CrackleFilmBoundAttribute() : FigureBoundAttribute(0.05, 4, "mm");
+
+/// <summary>Plates of crackle along 20 mm of a tile.</summary>
+public sealed class PlatesBoundAttribute() : FigureBoundAttribute(1, 60);

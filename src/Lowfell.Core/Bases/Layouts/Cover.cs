@@ -15,6 +15,12 @@ public sealed class Cover
     /// <summary>Where something stands.</summary>
     public const byte Landing = 6;
 
+    /// <summary>A flat stone under a landing.</summary>
+    public const byte Plinth = 7;
+
+    /// <summary>A flat stone is cut so much wider than what stands on it, mm.</summary>
+    public const double PlinthMm = 0.5;
+
     /// <summary>Static grass over it, as a bit beside the texture.</summary>
     public const byte Grass = 64;
 
@@ -79,14 +85,24 @@ public sealed class Cover
 
             inside++;
             var (rock, tuft) = Nearest(bodies, at);
-            var landing = double.MaxValue;
+            var (landing, stone) = (double.MaxValue, 0.0);
             foreach (var l in seat.Landings)
             {
-                landing = Math.Min(landing, Outlines.Distance(l.Outline, at));
+                if (Outlines.Distance(l.Outline, at) is var distance && distance < landing)
+                {
+                    (landing, stone) = (distance, l.StoneMm);
+                }
             }
 
             cover.HeightMm[i] = (float)ground.Terrain.At(at.X, at.Y);
             calm += Math.Min(rock, tuft) > CalmMm ? 1 : 0;
+            if (stone > 0 && landing <= PlinthMm)
+            {
+                cover.Cells[i] = Plinth;
+                cover.HeightMm[i] += (float)stone;
+                continue;
+            }
+
             if (landing <= 0.3)
             {
                 cover.Cells[i] = Landing;
@@ -150,7 +166,7 @@ public sealed class Cover
         // Slivers that could hold no plate go to what lies beside them.
         foreach (var patch in Patches())
         {
-            if (Across(patch.Count) < 1.25 * Crackle.SpacingMm(family.CrackleMm))
+            if (Across(patch.Count) < 1.25 * family.Law.Spacing(family.CrackleMm))
             {
                 patch.ForEach(i => Cells[i] = (byte)(Best(wish, offset, i, family, (int)Texture.Crackle) | (Cells[i] & Grass)));
             }

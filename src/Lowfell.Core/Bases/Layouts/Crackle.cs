@@ -26,6 +26,31 @@ public enum CrackleGround
 /// <param name="SeenFromM">From how far the cracks can still be told, m: one minute of arc.</param>
 public sealed record CrackleLook(double SpacingMm, double WidthMm, string Verdict, double SeenFromM);
 
+/// <summary>What a tile of one's own showed: two fields of different thickness, once they were dry.</summary>
+/// <param name="ThinMm">Thickness of one field, mm.</param>
+/// <param name="ThinCells">Plates along 20 mm of it.</param>
+/// <param name="ThickMm">Thickness of the other, thicker field, mm.</param>
+/// <param name="ThickCells">Plates along 20 mm of that.</param>
+/// <param name="CrackMm">Width of a crack on the thicker, mm.</param>
+public sealed record CrackleTile(double ThinMm, double ThinCells, double ThickMm, double ThickCells, double CrackMm)
+{
+    /// <summary>The thicker field is at least so many times as thick as the thinner: else the two say one thing.</summary>
+    public const double LeastStep = 1.2;
+
+    private const double AlongMm = 20;
+
+    /// <summary>The law as the two fields show it, held within what such pastes do.</summary>
+    public Crackle Law
+    {
+        get
+        {
+            var (thin, thick) = (AlongMm / ThinCells, AlongMm / ThickCells);
+            var power = Math.Clamp(Steady.Log(thick / thin) / Steady.Log(ThickMm / ThinMm), 0.5, 1.2);
+            return new(Math.Clamp(thick / Crackle.Raised(ThickMm, power), 1, 12), power, Math.Clamp(CrackMm / thick, 0.02, 0.25));
+        }
+    }
+}
+
 /// <summary>Crackle: thickness for a wanted width of cracks, and what a thickness gives. Craft figures, to be set by a tile of one's own.</summary>
 /// <param name="PerMm">k: spacing at 1 mm, mm.</param>
 /// <param name="Power">p: how spacing grows with thickness; 1 where paste slips on its ground (Groisman and Kaplan 1994), 0.5 on a stiff one (Thouless 1990).</param>
@@ -45,9 +70,6 @@ public sealed record Crackle(double PerMm = 4, double Power = 1, double Shrinks 
         CrackleGround.Sealed => new(6, NoneBelowMm: 0.3),
         _ => new(),
     };
-
-    /// <summary>Spacing on a primed ground, mm.</summary>
-    public static double SpacingMm(double mm) => new Crackle().Spacing(mm);
 
     /// <summary>Spacing, mm: k (h / 1 mm)^p v^-0.15.</summary>
     /// <param name="mm">Thickness laid, mm, above 0.</param>
@@ -78,18 +100,5 @@ public sealed record Crackle(double PerMm = 4, double Power = 1, double Shrinks 
         return new(spacing, width, verdict, width / 0.3);
     }
 
-    /// <summary>The law as two thicknesses of a tile show it.</summary>
-    /// <param name="thinMm">Thickness of one field, mm.</param>
-    /// <param name="thinCells">Plates along 20 mm of it.</param>
-    /// <param name="thickMm">Thickness of the other, thicker field, mm.</param>
-    /// <param name="thickCells">Plates along 20 mm of that.</param>
-    /// <param name="crackMm">Width of a crack on the thicker, mm.</param>
-    public static Crackle OfTile(double thinMm, double thinCells, double thickMm, double thickCells, double crackMm)
-    {
-        var (thin, thick) = (20 / thinCells, 20 / thickCells);
-        var power = Math.Clamp(Steady.Log(thick / thin) / Steady.Log(thickMm / thinMm), 0.5, 1.2);
-        return new(Math.Clamp(thick / Raised(thickMm, power), 1, 12), power, Math.Clamp(crackMm / thick, 0.02, 0.25));
-    }
-
-    private static double Raised(double x, double power) => x <= 0 ? 0 : Steady.Exp(power * Steady.Log(x));
+    internal static double Raised(double x, double power) => x <= 0 ? 0 : Steady.Exp(power * Steady.Log(x));
 }

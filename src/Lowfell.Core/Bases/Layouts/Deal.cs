@@ -140,7 +140,7 @@ public sealed class Deal
             return known;
         }
 
-        var terrain = new Terrain(seat, family.SkimMm, family.RiseMm * BaseFamily.RiseOf(seat.Form.Size), Math.PI / 2);
+        var terrain = new Terrain(seat, family.SkimMm, family.RiseMm * BaseFamily.RiseOf(seat.Form.Size), Math.PI / 2, family.BareLandings);
         var place = new Placement(seat, terrain, family.RimMm, 0);
         var large = 1 + (0.7 * box.Spread);
         var body = new Body(Element.From(box with { LengthMm = box.LengthMm * large, WidthMm = box.WidthMm * large, HeightMm = box.HeightMm * large, Spread = 0 }, 1));

@@ -16,6 +16,6 @@ internal sealed record Ground(Terrain Terrain, double RiseAngle, double RiseMm, 
         var side = random.Unit() < 0.5 ? -1 : 1;
         var angle = (Math.PI / 2) + (side * random.In(20, 60) * Math.PI / 180);
         var rise = family.RiseMm * BaseFamily.RiseOf(seat.Form.Size) * random.In(0.85, 1.15);
-        return new(new Terrain(seat, family.SkimMm, rise, angle), angle, rise, angle - (side * Math.PI / 2 * random.In(0.55, 0.85)));
+        return new(new Terrain(seat, family.SkimMm, rise, angle, family.BareLandings), angle, rise, angle - (side * Math.PI / 2 * random.In(0.55, 0.85)));
     }
 }

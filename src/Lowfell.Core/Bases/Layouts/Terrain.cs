@@ -28,11 +28,12 @@ public sealed class Terrain
     /// <param name="skimMm">Skim, mm.</param>
     /// <param name="riseMm">Rise, mm.</param>
     /// <param name="riseAngle">Way that it rises, radians.</param>
-    public Terrain(Seat seat, double skimMm, double riseMm, double riseAngle)
+    /// <param name="bareLandings">Landings are kept bare for glue; else they get the skim that lies round them.</param>
+    public Terrain(Seat seat, double skimMm, double riseMm, double riseAngle, bool bareLandings = false)
     {
         (this.seat, skim, rise, way) = (seat, skimMm, riseMm, Point.Towards(riseAngle));
         reach = seat.Form.Reach(way);
-        LandingMm = seat.Landings.Length == 0 ? 0 : Math.Min(skim + EdgeMm, seat.Landings.Average(l => Raw(l.Outline.Average(v => v.X), l.Outline.Average(v => v.Y))));
+        LandingMm = bareLandings || seat.Landings.Length == 0 ? 0 : Math.Min(skim + EdgeMm, seat.Landings.Average(l => Raw(l.Outline.Average(v => v.X), l.Outline.Average(v => v.Y))));
         columns = (int)(2 * seat.Form.A / Step) + 3;
         var rows = (int)(2 * seat.Form.B / Step) + 3;
         grid = new float[columns * rows];

@@ -20,6 +20,9 @@ public sealed record BaseQuantities(double PasteMl, double CrackleMl, double Coa
     /// <summary>Grit and sand as they are poured, ml: 1.6 g/ml in bulk.</summary>
     public double GritMl => (CoarseG + FineG + SandG) / 1.6;
 
+    /// <summary>A drop of super glue from its nozzle, ml. Craft estimate.</summary>
+    public const double SuperGlueDropMl = 0.02;
+
     /// <summary>Nothing.</summary>
     public static BaseQuantities None { get; } = new(0, 0, 0, 0, 0, 0, 0, 0, 0, 0);
 
@@ -27,6 +30,9 @@ public sealed record BaseQuantities(double PasteMl, double CrackleMl, double Coa
     private const double CoarseMm = 1, FineMm = 0.4, SandMm = 0.15;
     private const double PasteLoss = 0.1, GritLoss = 0.3, PasteBatchMl = 1, GlueBatchMl = 0.5;
     private const double PvaUm = 200, SealUm = 150, Transfer = 0.8;
+
+    // Film of super glue under a piece, mm.
+    private const double GlueMm = 0.1;
 
     // A piece is pressed in: it takes the place of so much of the paste under it.
     private const double Sunk = 0.7;
@@ -50,7 +56,8 @@ public sealed record BaseQuantities(double PasteMl, double CrackleMl, double Coa
                 continue;
             }
 
-            var height = cover.HeightMm[i] - (kind == (byte)Texture.Crackle ? layout.Family.CrackleMm : 0);
+            // Under a flat stone lies what lies under the landings.
+            var height = kind == Cover.Plinth ? layout.Terrain.LandingMm : cover.HeightMm[i] - (kind == (byte)Texture.Crackle ? layout.Family.CrackleMm : 0);
             paste += height * Cell;
             moment += height * height / 2 * Cell;
             if (kind <= Cover.Rim)
@@ -60,6 +67,15 @@ public sealed record BaseQuantities(double PasteMl, double CrackleMl, double Coa
         }
 
         double pieces = 0, piecesMoment = 0, glue = 0;
+        foreach (var landing in layout.Plot.Seat.Landings.Where(l => l.StoneMm > 0))
+        {
+            var area = Outlines.Area(landing.Outline) + (Outlines.Perimeter(landing.Outline) * Cover.PlinthMm);
+            var mass = area * landing.StoneMm * ElementKind.Slate.Facts().Density;
+            pieces += mass;
+            piecesMoment += mass * (layout.Terrain.LandingMm + (landing.StoneMm / 2));
+            glue += Math.Max(0.5, area * GlueMm / 1000 / SuperGlueDropMl);
+        }
+
         foreach (var element in layout.Elements)
         {
             var area = Outlines.Area(element.Shape());
@@ -68,7 +84,7 @@ public sealed record BaseQuantities(double PasteMl, double CrackleMl, double Coa
             var mass = area * element.HeightMm * element.Kind.Facts().Density * (element.Kind.Facts().Corners == 0 ? 0.8 : 0.75);
             pieces += mass;
             piecesMoment += mass * (ground + (element.HeightMm / 2));
-            glue += element.Kind.IsRigid() ? Math.Max(0.5, area * 0.1 / 20) : 0;
+            glue += element.Kind.IsRigid() ? Math.Max(0.5, area * GlueMm / 1000 / SuperGlueDropMl) : 0;
         }
 
         var grit = areas[(int)Texture.Coarse] + areas[(int)Texture.Fine] + areas[(int)Texture.Sand] + areas[Cover.Rim];

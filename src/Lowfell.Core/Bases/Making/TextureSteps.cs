@@ -1,6 +1,8 @@
 using Lowfell.Core.Bases.Elements;
 using Lowfell.Core.Bases.Layouts;
+using Lowfell.Core.Drying;
 using Lowfell.Core.Materials;
+using Lowfell.Core.Mixes;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
@@ -50,6 +52,21 @@ public static class TextureSteps
 
     /// <summary>Whether a stack's coat is the step: one that is sprayed does what one that is brushed does.</summary>
     public static bool IsSame(Technique has, Technique wanted) => has == wanted || (has.Facts().Role == wanted.Facts().Role && wanted.Facts().Role == Role.Varnish);
+
+    /// <summary>Minutes until the next step may follow one that is laid with a material.</summary>
+    /// <param name="step">The step.</param>
+    /// <param name="material">What it is laid with.</param>
+    /// <param name="zone">What it lies on.</param>
+    /// <param name="climate">Air that it dries in.</param>
+    public static double WaitMin(TextureStep step, Material material, Zone zone, Climate climate)
+    {
+        ArgumentNullException.ThrowIfNull(step);
+        var film = step.FilmMm * 1000;
+        return DryingTimes.Of(
+            new Coat { Id = Guid.Empty, Technique = step.Technique, Material = material, Paint = Paint.Of(material), OwnDeposit = film > 0 ? new([film, film, film], [1, 1, 1]) : null },
+            zone,
+            climate).RecoatMin;
+    }
 
     /// <summary>The steps of a tray. Crackle that brings a colour of its own goes over primer and under-colour; as texture alone it goes below them.</summary>
     /// <param name="family">Family.</param>

@@ -60,6 +60,18 @@ public static class Outlines
         return sum / 2;
     }
 
+    /// <summary>Length round it, mm.</summary>
+    public static double Perimeter(ReadOnlySpan<Point> outline)
+    {
+        var sum = 0.0;
+        for (var i = 0; i < outline.Length; i++)
+        {
+            sum += new Point(outline[(i + 1) % outline.Length].X - outline[i].X, outline[(i + 1) % outline.Length].Y - outline[i].Y).Length;
+        }
+
+        return sum;
+    }
+
     /// <summary>The outline round all points.</summary>
     public static Point[] Hull(IEnumerable<Point> points)
     {

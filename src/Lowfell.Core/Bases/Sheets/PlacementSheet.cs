@@ -91,6 +91,10 @@ public static class PlacementSheet
         foreach (var landing in layout.Plot.Seat.Landings)
         {
             Element(xml, "polygon", ("points", Points(landing.Outline)), ("fill", "#ddd"), ("stroke-width", "0.15"), ("class", "landing"));
+            if (landing.StoneMm > 0)
+            {
+                Text(xml, landing.Outline.Average(v => v.X), -landing.Outline.Average(v => v.Y) + 0.6, 1.7, "middle", string.Create(CultureInfo.InvariantCulture, $"+{landing.StoneMm:0.##}"));
+            }
         }
 
         foreach (var (i, element) in layout.Elements.Index())

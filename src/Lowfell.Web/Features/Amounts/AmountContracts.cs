@@ -156,6 +156,14 @@ public sealed record CoatAmountView(
 /// <param name="CopyCost">The same of one copy that is open.</param>
 public sealed record PieceAmountView(Guid PieceId, string Piece, int Copies, double TotalMl, double Minutes, double Cost, double CopyCost);
 
+/// <summary>Stones, slates or tufts that trays of bases still take.</summary>
+/// <param name="BoxId">Their box; one that is gone where the shelf has none.</param>
+/// <param name="Name">Name.</param>
+/// <param name="Needed">How many.</param>
+/// <param name="Left">How many there are.</param>
+/// <param name="Short">How many are missing.</param>
+public sealed record ElementNeedView(Guid BoxId, string Name, int Needed, int Left, int Short);
+
 /// <summary>Amounts of a set, a scheme or everything: of what is open, lot by lot as the plan mixes it.</summary>
 /// <param name="Materials">From the bottles: what is missing first, then the most.</param>
 /// <param name="Thinners">Thinners.</param>
@@ -166,6 +174,8 @@ public sealed record PieceAmountView(Guid PieceId, string Piece, int Copies, dou
 /// <param name="SetUpMin">Minutes of setting up.</param>
 /// <param name="Cost">What the paint costs, as far as prices are known.</param>
 /// <param name="Unpriced">Materials among it whose price is not known.</param>
+/// <param name="Elements">Stones, slates and tufts of the bases among it, what is missing first.</param>
+/// <param name="SuperGlueDrops">Super glue under them, drops; 0 where the shelf has some, which then stands among the materials.</param>
 /// <param name="Later">Sets that are not counted, as they are not begun within the weeks that are planned ahead.</param>
 public sealed record AmountsView(
     IReadOnlyList<NeedView> Materials,
@@ -177,4 +187,6 @@ public sealed record AmountsView(
     double SetUpMin,
     double Cost,
     int Unpriced,
+    IReadOnlyList<ElementNeedView> Elements,
+    double SuperGlueDrops,
     IReadOnlyList<string> Later);

@@ -1,4 +1,5 @@
 using Lowfell.Core.Amounts;
+using Lowfell.Core.Bases.Making;
 using Lowfell.Core.Evenings.Scheduling;
 using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Materials;
@@ -7,6 +8,7 @@ using Lowfell.Core.Stacks;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
+using Lowfell.Web.Features.Bases;
 using Lowfell.Web.Features.Evenings;
 using Microsoft.EntityFrameworkCore;
 
@@ -15,8 +17,10 @@ namespace Lowfell.Web.Features.Amounts;
 /// <summary>What is still to be mixed, lot by lot as the plan tells it, and how the shelf stands to that.</summary>
 /// <param name="db">Database.</param>
 /// <param name="plans">Plans.</param>
+/// <param name="layouts">Layouts of bases.</param>
+/// <param name="open">The bench.</param>
 /// <param name="clock">Time.</param>
-public sealed class AmountDesk(LowfellDb db, PlanDesk plans, TimeProvider clock)
+public sealed class AmountDesk(LowfellDb db, PlanDesk plans, LayoutMemory layouts, OpenBench open, TimeProvider clock)
 {
     /// <summary>Amounts of what is open of a set, a piece, a scheme or everything that is planned.</summary>
     internal async Task<AmountsView> ReadAsync(AmountsRequest request, CancellationToken cancel)
@@ -38,7 +42,24 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, TimeProvider clock)
             (request.PieceId is null || l.Zone.Zone.Piece.Id == request.PieceId) &&
             (request.SchemeId is null || l.Zone.Zone.SchemeId == request.SchemeId) &&
             (only is null || only.Contains((l.Zone.Zone.SchemeId, l.Step.Coat.Id)))).ToList();
-        return await ViewAsync(lots, work, planner, cancel);
+        return await ViewAsync(lots, work, planner, request, cancel);
+    }
+
+    // What trays take is of their pieces as they are planned, whatever else is tried; tonight's coats and a scheme alone name none.
+    private async Task<(IReadOnlyList<ElementNeedView> Elements, MaterialNeed? Glue, double Drops)> OfTraysAsync(OpenWork work, AmountsRequest request, CancellationToken cancel)
+    {
+        if (request.Only is not null || request.SchemeId is not null)
+        {
+            return ([], null, 0);
+        }
+
+        List<Guid> pieces = [.. work.Zones.Select(z => z.Zone.Piece).Where(p => (request.SetId is null || p.SetId == request.SetId) && (request.PieceId is null || p.Id == request.PieceId)).Select(p => p.Id).Distinct()];
+        var (uses, drops) = await TrayDesk.StillToLayAsync(pieces, layouts, db, cancel);
+        var glue = drops > 0 ? (await open.ShelfAsync(cancel)).Materials.Values.Where(m => m.Family == Family.SuperGlue).OrderBy(m => m.Name, StringComparer.Ordinal).FirstOrDefault() : null;
+        return (
+            [.. uses.OrderBy(u => u.Short == 0).ThenByDescending(u => u.Used).Select(u => new ElementNeedView(u.BoxId, u.Name, u.Used, u.Count, u.Short))],
+            glue is null ? null : new(glue, drops * BaseQuantities.SuperGlueDropMl, 0),
+            glue is null ? drops : 0);
     }
 
     // Only the sets that are asked for are planned, so that one far down the list is reckoned too.
@@ -72,7 +93,7 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, TimeProvider clock)
         };
     }
 
-    private async Task<AmountsView> ViewAsync(List<MixedLot> lots, OpenWork work, Planner planner, CancellationToken cancel)
+    private async Task<AmountsView> ViewAsync(List<MixedLot> lots, OpenWork work, Planner planner, AmountsRequest request, CancellationToken cancel)
     {
         var stock = await db.Materials.AsNoTracking().Include(m => m.Bottles).ToDictionaryAsync(m => m.Id, cancel);
         var (prices, today) = (new Prices(stock.Values), DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime));
@@ -81,8 +102,10 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, TimeProvider clock)
             .Select(g => (Scheme: g.Key.SchemeId, Lots: g.ToList(), ReserveMl: WorkAmounts.ReserveMl(work, [.. g]))).ToList();
         var amounts = SetAmounts.Of([.. lots.Where(l => l.Amount is not null).Select(l => new MeasuredCoat(l.Step.Coat, l.Amount!))]);
         var reserves = SetAmounts.Of([.. coats.Where(c => c.ReserveMl > 0).Select(c => new MeasuredCoat(c.Lots[0].Step.Coat, Plain(c.ReserveMl)))]).Materials.ToDictionary(m => m.Material.Id, m => m.Ml);
+        var (elements, glue, drops) = await OfTraysAsync(work, request, cancel);
+        IEnumerable<MaterialNeed> needs = glue is null ? amounts.Materials : [.. amounts.Materials.Where(m => m.Material.Id != glue.Material.Id), glue with { Ml = glue.Ml + amounts.Materials.Where(m => m.Material.Id == glue.Material.Id).Sum(m => m.Ml), Coats = amounts.Materials.Where(m => m.Material.Id == glue.Material.Id).Sum(m => m.Coats) }];
         return new AmountsView(
-            [.. amounts.Materials.Where(m => m.Ml > 0).Select(m => Need(m, reserves.GetValueOrDefault(m.Material.Id), stock.GetValueOrDefault(m.Material.Id), prices, today)).OrderBy(n => n.Verdict == StockVerdict.Enough).ThenByDescending(n => n.Ml)],
+            [.. needs.Where(m => m.Ml > 0).Select(m => Need(m, reserves.GetValueOrDefault(m.Material.Id), stock.GetValueOrDefault(m.Material.Id), prices, today)).OrderBy(n => n.Verdict == StockVerdict.Enough).ThenByDescending(n => n.Ml)],
             [.. amounts.Thinners.Select(t => new ThinnerView(t.Thinner, Math.Round(t.Ml, 2), t.Drops))],
             [.. coats.OrderBy(c => schemes[c.Scheme], StringComparer.Ordinal).ThenBy(c => c.Lots[0].Zone.Stack.IndexOf(c.Lots[0].Step.Coat.Id)).Select(c => Coat(c.Scheme, schemes[c.Scheme], c.Lots, c.ReserveMl, prices))],
             [.. lots.GroupBy(l => l.Zone.Zone.Piece).Select(g => Piece(g.Key, [.. g], prices)).OrderByDescending(p => p.Cost).ThenByDescending(p => p.TotalMl)],
@@ -91,6 +114,8 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, TimeProvider clock)
             Math.Round(lots.Sum(l => l.SetUpMin), 1),
             Math.Round(lots.Sum(prices.Of), 2),
             amounts.Materials.Count(m => prices.PerMl(m.Material.Id) is null),
+            elements,
+            drops,
             [.. planner.Source.Later.Select(s => s.Name)]);
     }
 

@@ -1,3 +1,4 @@
+using Lowfell.Core.Bases.Making;
 using Lowfell.Web.Features.Shelf;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -20,6 +21,11 @@ public static class AmountEndpoints
     {
         var amounts = await desk.ReadAsync(request, cancel);
         var lacking = amounts.Materials.Where(m => m.ShortMl > 0);
-        return TypedResults.Text(ShelfCsv.Shopping(lacking.Select(m => new ShoppingLine(m.Name, m.House, m.ShortMl, m.Ml, m.LeftMl, m.ReserveMl, m.Bottles, m.BottleMl, m.BuyPrice))), "text/csv", System.Text.Encoding.UTF8);
+        return TypedResults.Text(ShelfCsv.Shopping(
+            [
+                .. lacking.Select(m => new ShoppingLine(m.Name, m.House, m.ShortMl, m.Ml, m.LeftMl, m.ReserveMl, m.Bottles, m.BottleMl, m.BuyPrice)),
+                .. amounts.Elements.Where(e => e.Short > 0).Select(e => new ShoppingLine(e.Name, "", null, null, null, null, Pieces: e.Short)),
+                .. amounts.SuperGlueDrops > 0 ? [new ShoppingLine("super glue", "", amounts.SuperGlueDrops * BaseQuantities.SuperGlueDropMl, amounts.SuperGlueDrops * BaseQuantities.SuperGlueDropMl, 0)] : Array.Empty<ShoppingLine>(),
+            ]), "text/csv", System.Text.Encoding.UTF8);
     }
 }

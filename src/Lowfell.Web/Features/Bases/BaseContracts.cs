@@ -31,6 +31,7 @@ public sealed record BaseFormDraft(BaseShape Shape, [BaseSideBound] double Lengt
 /// <param name="HullFree">The ground between the landings stays free.</param>
 /// <param name="WeightG">What it weighs, g; 0 where that is not known.</param>
 /// <param name="CentreMm">Its middle of mass above the base, mm.</param>
+/// <param name="StonesMm">Flat stones under its landings in their order, mm thick; 0 or not named where one stands on the ground.</param>
 public sealed record BaseFigureDraft(
     Stance Stance,
     [LandingBound] double LandingMm = 0,
@@ -43,11 +44,12 @@ public sealed record BaseFigureDraft(
     [LandingBound] double OverhangMm = 0,
     bool HullFree = false,
     [FigureWeightBound] double WeightG = 0,
-    [LandingBound] double CentreMm = 0)
+    [LandingBound] double CentreMm = 0,
+    [StonesBound, StoneBound] IReadOnlyList<double>? StonesMm = null)
 {
-    internal Figure ToCore() => new(Stance, LandingMm, LandingWidthMm, SpreadMm, AxlesMm, AtXMm, AtYMm, HemMm, OverhangMm, HullFree);
+    internal Figure ToCore() => new(Stance, LandingMm, LandingWidthMm, SpreadMm, AxlesMm, AtXMm, AtYMm, HemMm, OverhangMm, HullFree, StonesMm);
 
-    internal static BaseFigureDraft Of(Figure f) => new(f.Stance, f.LandingMm, f.LandingWidthMm, f.SpreadMm, f.AxlesMm, f.AtXMm, f.AtYMm, f.HemMm, f.OverhangMm, f.HullFree);
+    internal static BaseFigureDraft Of(Figure f) => new(f.Stance, f.LandingMm, f.LandingWidthMm, f.SpreadMm, f.AxlesMm, f.AtXMm, f.AtYMm, f.HemMm, f.OverhangMm, f.HullFree, StonesMm: f.StonesMm);
 }
 
 /// <summary>An element of a base.</summary>
@@ -132,6 +134,30 @@ public sealed record WishedDraft(ElementKind Kind, [ElementSizeBound] double Len
 /// <param name="Weight">How often it is drawn.</param>
 public sealed record ClusterDraft([NameBound] string Name, [GroupBound] int Group, [BaseSizeBound] double FromMm, [BaseSizeBound] double ToMm, [WishedBound] IReadOnlyList<WishedDraft> Elements, [WeightBound] double Weight = 1);
 
+/// <summary>A tile of one's own crackle paste: two fields of different thickness, looked at once they are dry.</summary>
+/// <param name="ThinMm">Thickness of one field, mm.</param>
+/// <param name="ThinCells">Plates along 20 mm of it.</param>
+/// <param name="ThickMm">Thickness of the other, thicker field, mm.</param>
+/// <param name="ThickCells">Plates along 20 mm of that.</param>
+/// <param name="CrackMm">Width of a crack on the thicker, mm.</param>
+public sealed record CrackleTileDraft([CrackleFilmBound] double ThinMm, [PlatesBound] double ThinCells, [CrackleFilmBound] double ThickMm, [PlatesBound] double ThickCells, [CrackWidthBound] double CrackMm)
+{
+    internal CrackleTile ToCore() => new(ThinMm, ThinCells, ThickMm, ThickCells, CrackMm);
+
+    internal void Check(Api.Checks checks, string path)
+    {
+        if (ThickMm < ThinMm * CrackleTile.LeastStep)
+        {
+            checks.Fault($"{path}thickMm", FormattableString.Invariant($"The thicker field is {ThickMm:0.##} mm, the thinner {ThinMm:0.##} mm: at least {ThinMm * CrackleTile.LeastStep:0.##} mm is wanted to tell how plates grow with thickness."));
+        }
+
+        if (ThickCells > ThinCells)
+        {
+            checks.Fault($"{path}thickCells", FormattableString.Invariant($"Plates grow with thickness: {ThickCells:0.#} along 20 mm of the thicker field and {ThinCells:0.#} of the thinner can't be. Count again, or change them over."));
+        }
+    }
+}
+
 /// <summary>A family of bases.</summary>
 /// <param name="Name">Name.</param>
 /// <param name="Clusters">Clusters.</param>
@@ -149,6 +175,8 @@ public sealed record ClusterDraft([NameBound] string Name, [GroupBound] int Grou
 /// <param name="Crack">Colour in its cracks.</param>
 /// <param name="Light">Colour of its edges.</param>
 /// <param name="Tufts">Colour of its tufts.</param>
+/// <param name="BareLandings">Landings are kept bare for glue.</param>
+/// <param name="Tile">What a tile of its crackle paste showed; null where none was made.</param>
 public sealed record BaseFamilyDraft(
     [NameBound] string Name,
     [ClusterRulesBound] IReadOnlyList<ClusterDraft> Clusters,
@@ -165,7 +193,9 @@ public sealed record BaseFamilyDraft(
     [ColourBound] string Crust,
     [ColourBound] string Crack,
     [ColourBound] string Light,
-    [ColourBound] string Tufts)
+    [ColourBound] string Tufts,
+    bool BareLandings = false,
+    CrackleTileDraft? Tile = null)
 {
     internal BaseFamily ToCore() => new()
     {
@@ -185,6 +215,8 @@ public sealed record BaseFamilyDraft(
         Crack = Crack,
         Light = Light,
         Tufts = Tufts,
+        BareLandings = BareLandings,
+        Tile = Tile?.ToCore(),
     };
 
     /// <summary>A family of Core's as it is kept.</summary>
@@ -193,11 +225,13 @@ public sealed record BaseFamilyDraft(
         ArgumentNullException.ThrowIfNull(f);
         return new(
             f.Name, [.. f.Clusters.Select(c => new ClusterDraft(c.Name, c.Group, c.FromMm, c.ToMm, [.. c.Elements.Select(e => new WishedDraft(e.Kind, e.LengthMm))], c.Weight))],
-            f.Shares, f.SkimMm, f.RiseMm, f.CrackleMm, f.Calm, f.RimMm, f.Grass, f.LeastTufts, f.LivelyFront, f.Ground, f.Crust, f.Crack, f.Light, f.Tufts);
+            f.Shares, f.SkimMm, f.RiseMm, f.CrackleMm, f.Calm, f.RimMm, f.Grass, f.LeastTufts, f.LivelyFront, f.Ground, f.Crust, f.Crack, f.Light, f.Tufts, f.BareLandings,
+            f.Tile is { } t ? new(t.ThinMm, t.ThinCells, t.ThickMm, t.ThickCells, t.CrackMm) : null);
     }
 
     internal void Check(Api.Checks checks, string path = "")
     {
+        Tile?.Check(checks, $"{path}tile.");
         if (Shares.Any(s => s is < 0 or > 1) || Math.Abs(Shares.Sum() - 1) > 0.005)
         {
             checks.Fault($"{path}shares", FormattableString.Invariant($"Shares of the ground are {string.Join(", ", Shares.Select(s => $"{100 * s:0.#} %"))}, together {100 * Shares.Sum():0.#} %; they have to make 100 %."));

@@ -2,6 +2,7 @@ using Lowfell.Core.Bases.Layouts;
 using Lowfell.Core.Drying;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Surfaces;
+using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -12,7 +13,8 @@ namespace Lowfell.Web.Features.Bases;
 /// <param name="Mm">Thickness laid, mm; where a width is wanted that is solved for.</param>
 /// <param name="WidthMm">Width of cracks that is wanted, mm.</param>
 /// <param name="Scale">Scale, one to so many.</param>
-public sealed record CrackleQuestion(CrackleGround Ground, [CrackleFilmBound] double Mm = 0.8, [CrackWidthBound] double? WidthMm = null, [ScaleBound] double Scale = Zone.UsualScale);
+/// <param name="Tile">What a tile of one's own showed; it says more than what it lies on.</param>
+public sealed record CrackleQuestion(CrackleGround Ground, [CrackleFilmBound] double Mm = 0.8, [CrackWidthBound] double? WidthMm = null, [ScaleBound] double Scale = Zone.UsualScale, CrackleTileDraft? Tile = null);
 
 /// <summary>How crackle comes out.</summary>
 /// <param name="Mm">Thickness laid, mm.</param>
@@ -32,8 +34,11 @@ public static class CrackleEndpoints
 
     private static async Task<Ok<CrackleAnswer>> Preview(CrackleQuestion question, OpenBench open, CancellationToken cancel)
     {
+        var checks = new Checks();
+        question.Tile?.Check(checks, "tile.");
+        checks.Enforce();
         var bench = await open.RowAsync(cancel);
-        var law = Crackle.On(question.Ground);
+        var law = question.Tile?.ToCore().Law ?? Crackle.On(question.Ground);
         var mm = question.WidthMm is { } wanted ? law.ThicknessFor(wanted) : question.Mm;
         var facts = Family.CracklePaste.Facts();
         var slower = DryingModel.Factor(facts.DryingKind, new(bench.RoomC, bench.RoomHumidity, bench.RoomFan));

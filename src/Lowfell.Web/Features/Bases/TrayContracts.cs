@@ -140,9 +140,10 @@ public sealed record BoxUse(Guid BoxId, string Name, ElementKind Kind, int Count
 /// <param name="Lacking">What lacked when it was rolled last, what stands in, which bases go without.</param>
 /// <param name="Grounds">Related grounds; null where all have the same.</param>
 /// <param name="Roll">The roll that is under way, or was last.</param>
+/// <param name="Scale">Scale of its set, one to so many.</param>
 public sealed record TrayView(
     Guid Id, int Version, Guid PieceId, Guid FamilyId, string Family, IReadOnlyList<BaseView> Bases, IReadOnlyList<IReadOnlyList<int>> Rows, IReadOnlyList<DifferenceView> Differences, double? LeastDifference, double? MeanDifference,
-    QuantitiesView Takes, IReadOnlyList<BoxUse> Boxes, IReadOnlyList<string> Lacking, GroundsView? Grounds, RollView? Roll);
+    QuantitiesView Takes, IReadOnlyList<BoxUse> Boxes, IReadOnlyList<string> Lacking, GroundsView? Grounds, RollView? Roll, double Scale);
 
 /// <summary>Related grounds of a tray: mixes of two browns, none beside its like.</summary>
 /// <param name="AId">The first brown.</param>

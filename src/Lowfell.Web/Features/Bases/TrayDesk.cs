@@ -39,17 +39,14 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
     /// <summary>Layouts of copies, as they were reckoned before or are now.</summary>
     internal IReadOnlyList<Layout> Layouts(IReadOnlyList<TrayCopyDraft> copies, BaseFamily family)
     {
-        var layouts = new Layout[copies.Count];
-        Parallel.For(0, copies.Count, i => layouts[i] = memory.Of(copies[i], family).Layout);
-        return layouts;
+        return [.. memory.Of(copies, family).Select(k => k.Layout)];
     }
 
     /// <summary>A tray with all that follows from it.</summary>
     internal async Task<TrayView> ViewAsync(TrayRow tray, CancellationToken cancel)
     {
         var (copies, family) = (Copies(tray), Family(tray));
-        var known = new LayoutMemory.Known[copies.Count];
-        Parallel.For(0, copies.Count, i => known[i] = memory.Of(copies[i], family));
+        var known = memory.Of(copies, family);
         var order = TrayOrder.Of([.. known.Select(k => k.Layout.Form)]);
         var (differences, least, mean) = Differences(known, order.Neighbours);
         var boxes = await db.ElementBoxes.AsNoTracking().OrderBy(b => b.Kind).ThenByDescending(b => b.LengthMm).ToListAsync(cancel);
@@ -72,7 +69,8 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
             Uses(boxes, tray, copies),
             Kept.Read<List<string>>(tray.Lacking),
             grounds?.View(layouts),
-            roll is null ? null : TrayWriter.Roll(roll));
+            roll is null ? null : TrayWriter.Roll(roll),
+            scale);
     }
 
     /// <summary>Colours of the grounds of all copies; the family's own where it is null.</summary>
@@ -83,6 +81,7 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
     internal async Task KeepAsync(TrayRow tray, IReadOnlyList<TrayCopyDraft> copies, IReadOnlyList<string>? lacking, CancellationToken cancel)
     {
         var family = Family(tray);
+        var before = tray.Copies.Length > 0 ? Copies(tray) : [];
         tray.Copies = Kept.Write(copies);
         if (lacking is not null)
         {
@@ -90,6 +89,7 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
         }
 
         var piece = tray.Piece ?? await db.Pieces.SingleAsync(p => p.Id == tray.PieceId, cancel);
+        await TrayRim.FollowAsync(piece.Id, before, copies, db, cancel);
         piece.Copies = copies.Count;
         Laid(piece, copies, family);
         db.Entry(tray).State = db.Entry(tray).State == EntityState.Unchanged ? EntityState.Modified : db.Entry(tray).State;
@@ -207,6 +207,28 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
             all.Count == 0 ? null : Math.Round(all.Average(d => d.Distance), 3));
     }
 
+    /// <summary>Elements and super glue that trays of pieces still take, against the boxes they share.</summary>
+    internal static async Task<(IReadOnlyList<BoxUse> Elements, double SuperGlueDrops)> StillToLayAsync(IReadOnlyCollection<Guid> pieces, LayoutMemory memory, LowfellDb db, CancellationToken cancel)
+    {
+        var trays = await db.Trays.AsNoTracking().Include(t => t.Family).Where(t => pieces.Contains(t.PieceId)).ToListAsync(cancel);
+        if (trays.Count == 0)
+        {
+            return ([], 0);
+        }
+
+        var boxes = await db.ElementBoxes.AsNoTracking().OrderBy(b => b.Kind).ThenByDescending(b => b.LengthMm).ToListAsync(cancel);
+        var (uses, drops) = (new List<BoxUse>(), 0.0);
+        foreach (var tray in trays)
+        {
+            var copies = Copies(tray);
+            uses.AddRange(Uses(boxes, tray, copies).Where(u => u.Used > 0));
+            List<TrayCopyDraft> open = [.. copies.Where((c, i) => c.Elements.Count > 0 && !tray.StonesLaid.Contains(i + 1))];
+            drops += memory.Of(open, Family(tray)).Sum(k => k.Takes.SuperGlueDrops);
+        }
+
+        return ([.. uses.GroupBy(u => u.BoxId).Select(g => g.First() with { Used = g.Sum(u => u.Used), Short = Math.Max(0, g.Sum(u => u.Used) - g.First().Count) })], Math.Ceiling(drops));
+    }
+
     private static List<BoxUse> Uses(List<ElementBoxRow> boxes, TrayRow tray, IReadOnlyList<TrayCopyDraft> copies)
     {
         var used = StillToLay(tray, copies).GroupBy(e => e.BoxId).ToDictionary(g => g.Key, g => (Count: g.Count(), First: g.First()));
@@ -251,10 +273,21 @@ public sealed class LayoutMemory
         }
     }
 
-    /// <summary>The layout of a copy as it stands.</summary>
-    internal Known Of(TrayCopyDraft copy, BaseFamily family)
+    /// <summary>Layouts of copies as they stand.</summary>
+    internal Known[] Of(IReadOnlyList<TrayCopyDraft> copies, BaseFamily family)
     {
-        var text = Kept.Write(copy with { Locked = false }) + Kept.Write(BaseFamilyDraft.Of(family));
+        var rules = Kept.Write(BaseFamilyDraft.Of(family));
+        var all = new Known[copies.Count];
+        Parallel.For(0, copies.Count, i => all[i] = Of(copies[i], family, rules));
+        return all;
+    }
+
+    /// <summary>The layout of a copy as it stands.</summary>
+    internal Known Of(TrayCopyDraft copy, BaseFamily family) => Of([copy], family)[0];
+
+    private Known Of(TrayCopyDraft copy, BaseFamily family, string rules)
+    {
+        var text = Kept.Write(copy with { Locked = false }) + rules;
         var hash = XxHash128.HashToUInt128(MemoryMarshal.AsBytes(text.AsSpan()));
         if (known.TryGetValue(hash, out var had))
         {

@@ -204,8 +204,7 @@ public static class TrayEndpoints
         }
 
         // While one is moved the others are known from before.
-        var known = new LayoutMemory.Known[copies.Count];
-        Parallel.For(0, copies.Count, i => known[i] = memory.Of(copies[i], family));
+        var known = memory.Of(copies, family);
         var pairs = Enumerable.Range(0, known.Length).SelectMany(b => Enumerable.Range(0, b).Select(a => (a, b))).ToList();
         return TypedResults.Ok(new BasesLook(
             [.. known.Select((k, i) => TrayWriter.Base(i + 1, copies[i], k, preview.Scale))],

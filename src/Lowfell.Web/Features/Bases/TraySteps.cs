@@ -1,6 +1,8 @@
 using Lowfell.Core.Bases.Layouts;
 using Lowfell.Core.Bases.Making;
+using Lowfell.Core.Drying;
 using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
 using Lowfell.Core.Wording;
@@ -21,7 +23,8 @@ namespace Lowfell.Web.Features.Bases;
 /// <param name="InStack">The stack has it.</param>
 /// <param name="StackFilmMm">How thick the stack has it, mm, where that differs; null where it does not.</param>
 /// <param name="Material">What of the shelf it would be laid with; empty where the shelf has nothing for it.</param>
-public sealed record TrayStepView(Technique Technique, string About, bool IsNote, double FilmMm, bool InStack, double? StackFilmMm, string Material);
+/// <param name="WaitMin">Minutes until the next step may follow, in the room as it is; null where nothing of the shelf says it.</param>
+public sealed record TrayStepView(Technique Technique, string About, bool IsNote, double FilmMm, bool InStack, double? StackFilmMm, string Material, double? WaitMin);
 
 /// <summary>What a tray brings into the stack of a zone.</summary>
 /// <param name="ZoneId">The zone; null where the piece has none that looks up.</param>
@@ -56,12 +59,14 @@ public static class TraySteps
     private static async Task<Ok<TrayStepsView>> List(Guid id, TrayDesk desk, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var tray = await desk.RowAsync(id, cancel);
-        var zone = await db.Zones.AsNoTracking().Include(z => z.Scheme!.Coats).Where(z => z.PieceId == tray.PieceId && z.DeletedAt == null)
+        var zone = await ZoneStacks.Rows(db).Where(z => z.PieceId == tray.PieceId)
             .OrderBy(z => z.Facing == Facing.Up ? 0 : 1).ThenBy(z => z.Position).FirstOrDefaultAsync(cancel);
         var shelf = await open.ShelfAsync(cancel);
         List<CoatRow> coats = [.. zone?.Scheme?.Coats.OrderBy(c => c.Position) ?? Enumerable.Empty<CoatRow>()];
+        var stack = zone is null ? null : ZoneStacks.Read(zone, await open.RowAsync(cancel), shelf);
         return TypedResults.Ok(new TrayStepsView(
-            zone?.Id, zone?.Name ?? "", zone?.Scheme?.Name ?? "", zone?.Scheme?.Version ?? 0, [.. Of(tray, desk, coats.ConvertAll(c => c.Technique)).Select(s => View(s, coats.Find(c => TextureSteps.IsSame(c.Technique, s.Technique)), shelf))]));
+            zone?.Id, zone?.Name ?? "", zone?.Scheme?.Name ?? "", zone?.Scheme?.Version ?? 0,
+            [.. Of(tray, desk, coats.ConvertAll(c => c.Technique)).Select(s => View(s, coats.Find(c => TextureSteps.IsSame(c.Technique, s.Technique)), stack, shelf))]));
     }
 
     private static async Task<Ok<TrayStepsView>> Take(Guid id, TrayStepsTaken taken, TrayDesk desk, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
@@ -114,13 +119,18 @@ public static class TraySteps
         return Math.Max(1, (int)Math.Round(copies.Average(c => c.Elements.Count(e => e.Kind == Core.Bases.Elements.ElementKind.Tuft))));
     }
 
-    private static TrayStepView View(TextureStep step, CoatRow? coat, OpenShelf shelf)
+    private static TrayStepView View(TextureStep step, CoatRow? coat, StackDraft? stack, OpenShelf shelf)
     {
         var film = coat?.OwnDeposit is { Length: 6 } own ? own[..3].Max() / UmPerMm : coat?.Technique.Facts().AppliedUm / UmPerMm;
+        var material = MaterialFor(step, shelf);
+        var wait = stack is null ? null
+            : stack.Coats.FirstOrDefault(c => c.Id == coat?.Id) is { } there ? DryingTimes.Of(there, stack.Zone, stack.Climate).RecoatMin
+            : material is null ? null : (double?)TextureSteps.WaitMin(step, material, stack.Zone, stack.Climate);
         return new(
             step.Technique, step.About, step.IsNote, Math.Round(step.FilmMm, 2), coat is not null,
             step.FilmMm > 0 && film is { } mm && Math.Abs((mm / step.FilmMm) - 1) > SameFilm ? Math.Round(mm, 2) : null,
-            MaterialFor(step, shelf)?.Name ?? "");
+            material?.Name ?? "",
+            wait is { } minutes ? Math.Round(minutes) : null);
     }
 
     private static Material? MaterialFor(TextureStep step, OpenShelf shelf) => TextureSteps.LaidWithOf(step.Technique, shelf.Materials.Values);

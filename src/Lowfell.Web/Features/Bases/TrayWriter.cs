@@ -18,7 +18,7 @@ internal static class TrayWriter
             kept,
             layout.Form.Word,
             [.. layout.Elements.Select((e, i) => new StandingView(kept.Elements[i], Outline(e.Outline()), Math.Round(layout.Terrain.Near(e.X, e.Y), 2), string.Join(" ", faults[i])))],
-            [.. layout.Plot.Seat.Landings.Select(l => new SeatPlace(l.Name, Outline(l.Outline), Math.Round(layout.Terrain.LandingMm, 2)))],
+            [.. layout.Plot.Seat.Landings.Select(l => new SeatPlace(l.Name, Outline(l.Outline), Math.Round(layout.Terrain.LandingMm + l.StoneMm, 2)))],
             [.. layout.Plot.Seat.Free.Select(f => new SeatPlace(f.Name, Outline(f.Outline), f.Mm))],
             layout.Form.MarginMm + layout.Family.RimMm,
             Math.Round(layout.Score, 2),
@@ -43,7 +43,7 @@ internal static class TrayWriter
     {
         if (layout.Cover.Shares[(int)Texture.Crackle] > 0 && layout.Family.CrackleMm > 0)
         {
-            yield return "Crackle: " + new Crackle().Look(layout.Family.CrackleMm, scale, layout.Cover.LeastPatchMm).Verdict;
+            yield return "Crackle: " + layout.Family.Law.Look(layout.Family.CrackleMm, scale, layout.Cover.LeastPatchMm).Verdict;
         }
     }
 
@@ -58,7 +58,7 @@ internal static class TrayWriter
         var wanted = Steadiness.UsualDeg(figure.Stance);
         var s = Steadiness.Of(
             form,
-            [new(figure.WeightG, form.HeightMm + known.Layout.Terrain.LandingMm + figure.CentreMm, figure.AtXMm, figure.AtYMm), Steadiness.Shell(form), new(known.Takes.MassG, form.HeightMm + known.Takes.CentreMm)],
+            [new(figure.WeightG, form.HeightMm + known.Layout.Terrain.LandingMm + known.Layout.Plot.Seat.Landings.Average(l => l.StoneMm) + figure.CentreMm, figure.AtXMm, figure.AtYMm), Steadiness.Shell(form), new(known.Takes.MassG, form.HeightMm + known.Takes.CentreMm)],
             wanted);
         return new(Math.Round(s.TipsAtDeg, 1), s.WeightG is { } g ? Math.Round(g, 1) : null, Math.Round(s.FitsG, 1), Math.Round(s.WithWeightDeg, 1), wanted, s.Verdict);
     }

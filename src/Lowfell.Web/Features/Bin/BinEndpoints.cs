@@ -28,6 +28,12 @@ public enum BinKind
 
     /// <summary>A scheme as it was painted.</summary>
     Painted,
+
+    /// <summary>A box of stones, slates or tufts.</summary>
+    Box,
+
+    /// <summary>A family of bases.</summary>
+    Family,
 }
 
 /// <summary>Something that was deleted and waits.</summary>
@@ -62,6 +68,8 @@ public static class BinEndpoints
         Add(BinKind.Mix, (await db.Mixes.IgnoreQueryFilters([LowfellDb.NotDeleted]).Where(m => m.DeletedAt > since).Select(m => new { m.Id, m.Name, m.DeletedAt }).ToListAsync(cancel)).Select(m => (m.Id, m.Name, "", m.DeletedAt!.Value)));
         Add(BinKind.Tile, (await db.Tiles.IgnoreQueryFilters([LowfellDb.NotDeleted]).Where(t => t.DeletedAt > since).Select(t => new { t.Id, t.Name, t.DeletedAt }).ToListAsync(cancel)).Select(t => (t.Id, t.Name, "", t.DeletedAt!.Value)));
         Add(BinKind.Painted, (await db.Painted.IgnoreQueryFilters([LowfellDb.NotDeleted]).Where(p => p.DeletedAt > since).Select(p => new { p.Id, p.Name, p.DeletedAt }).ToListAsync(cancel)).Select(p => (p.Id, p.Name, "", p.DeletedAt!.Value)));
+        Add(BinKind.Box, (await db.ElementBoxes.IgnoreQueryFilters([LowfellDb.NotDeleted]).Where(b => b.DeletedAt > since).Select(b => new { b.Id, b.Name, b.DeletedAt }).ToListAsync(cancel)).Select(b => (b.Id, b.Name, "", b.DeletedAt!.Value)));
+        Add(BinKind.Family, (await db.BaseFamilies.IgnoreQueryFilters([LowfellDb.NotDeleted]).Where(f => f.DeletedAt > since).Select(f => new { f.Id, f.Name, f.DeletedAt }).ToListAsync(cancel)).Select(f => (f.Id, f.Name, "", f.DeletedAt!.Value)));
         return TypedResults.Ok(found.OrderByDescending(f => f.DeletedAt).ThenBy(f => f.Id).Take(MostShown).ToList());
     }
 }

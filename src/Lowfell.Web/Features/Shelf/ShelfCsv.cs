@@ -20,7 +20,8 @@ namespace Lowfell.Web.Features.Shelf;
 /// <param name="Bottles">Whole bottles to buy; none where no bottle was ever counted.</param>
 /// <param name="BottleMl">What such a bottle holds, ml.</param>
 /// <param name="Price">What they cost; none where that is not known.</param>
-public sealed record ShoppingLine(string Name, string House, double ShortMl, double NeededMl, double LeftMl, double ReserveMl = 0, int? Bottles = null, double? BottleMl = null, double? Price = null);
+/// <param name="Pieces">Missing pieces, of what is counted.</param>
+public sealed record ShoppingLine(string Name, string House, double? ShortMl, double? NeededMl, double? LeftMl, double? ReserveMl = 0, int? Bottles = null, double? BottleMl = null, double? Price = null, int? Pieces = null);
 
 /// <summary>A row of a file as it was read: a material with, if it names one, a bottle.</summary>
 /// <param name="Line">Line of the file, the header being 1.</param>
@@ -72,7 +73,7 @@ internal static class ShelfCsv
     {
         using var writer = new StringWriter(CultureInfo.InvariantCulture);
         using var csv = new CsvWriter(writer, Writing());
-        foreach (var column in new[] { "material", "house", "buy_at_least_ml", "needed_ml", "left_ml", "touch_up_ml", "bottles", "bottle_ml", "price" })
+        foreach (var column in new[] { "material", "house", "buy_at_least_ml", "needed_ml", "left_ml", "touch_up_ml", "bottles", "bottle_ml", "price", "pieces" })
         {
             csv.WriteField(column);
         }
@@ -89,6 +90,7 @@ internal static class ShelfCsv
             csv.WriteField(line.Bottles);
             csv.WriteField(line.BottleMl);
             csv.WriteField(line.Price);
+            csv.WriteField(line.Pieces);
             csv.NextRecord();
         }
 

@@ -29,11 +29,14 @@ export const baseQueries = {
     }),
   traySteps: (id: string) =>
     queryOptions({ queryKey: ["traySteps", id], queryFn: () => ask(api.GET("/api/trays/{id}/steps", at(id))) }),
+  trayRim: (id: string) =>
+    queryOptions({ queryKey: ["trayRim", id], queryFn: () => ask(api.GET("/api/trays/{id}/rim", at(id))) }),
   crackle: (question: CrackleQuestion) =>
     queryOptions({
       queryKey: ["crackle", question],
       queryFn: () => ask(api.POST("/api/preview/crackle", { body: question })),
       placeholderData: keepPreviousData,
+      retry: false,
       staleTime: Infinity,
       gcTime: 60_000,
     }),

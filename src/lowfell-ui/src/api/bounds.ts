@@ -38,6 +38,7 @@ export const bounds = {
     overhangMm: { min: 0, max: 200, unit: "mm" },
     weightG: { min: 0, max: 2000, unit: "g" },
     centreMm: { min: 0, max: 200, unit: "mm" },
+    stonesMm: { min: 0, max: 8, unit: "mm" },
   },
   BaseFormDraft: {
     lengthMm: { min: 10, max: 200, unit: "mm" },
@@ -104,6 +105,13 @@ export const bounds = {
     mm: { min: 0.05, max: 4, unit: "mm" },
     widthMm: { min: 0.02, max: 2, unit: "mm" },
     scale: { min: 1, max: 1000 },
+  },
+  CrackleTileDraft: {
+    thinMm: { min: 0.05, max: 4, unit: "mm" },
+    thinCells: { min: 1, max: 60 },
+    thickMm: { min: 0.05, max: 4, unit: "mm" },
+    thickCells: { min: 1, max: 60 },
+    crackMm: { min: 0.02, max: 2, unit: "mm" },
   },
   DepositDraft: {
     wetFilmUm: { min: 0, max: 5000, unit: "um" },

@@ -67,17 +67,17 @@ const stale = {
   /** What was mixed, and where it went. */
   mixRecords: ["mixRecords", "again", "materials", "amounts"],
   /** Bases: what lies where on a tray, and so what it takes. */
-  tray: ["tray", "placement", "traySteps", ...shown, "zone", "amounts", ...planned],
+  tray: ["tray", "placement", "traySteps", "trayRim", ...shown, "zone", "amounts", ...planned],
   /** Rules of the families of bases. */
-  families: ["baseFamilies", "tray", "traySteps", "amounts"],
+  families: ["baseFamilies", "tray", "traySteps", "amounts", "bin"],
   /** Stones, slabs and tufts on the shelf. */
-  boxes: ["elementBoxes", "tray"],
+  boxes: ["elementBoxes", "tray", "amounts", "bin"],
   tiles: ["tiles", "bin"],
   painted: ["painted", "match", "bin"],
   /** The evenings, and the air of the room. */
   calendar: ["calendar", "crackle", ...shown, "zone", "amounts", ...judged, ...planned],
   /** Preferences. */
-  schools: [...shown, "zone", "amounts", "match", ...judged, ...planned],
+  schools: ["trayRim", ...shown, "zone", "amounts", "match", ...judged, ...planned],
   /** The plan that is held. */
   plan: [...planned, "amounts"],
   feed: ["feed"],

@@ -7354,6 +7354,97 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trays/{id}/rim": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The rims of a tray: their zone, or what the school would paint on them. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrayRimView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Gives the piece a zone for its rims, with two coats and, where wanted, copy numbers. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrayRimDraft"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrayRimView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/stack": {
         parameters: {
             query?: never;
@@ -7749,6 +7840,13 @@ export interface components {
              * @description Materials among it whose price is not known.
              */
             unpriced: number;
+            /** @description Stones, slates and tufts of the bases among it, what is missing first. */
+            elements: components["schemas"]["ElementNeedView"][];
+            /**
+             * Format: double
+             * @description Super glue under them, drops; 0 where the shelf has some, which then stands among the materials.
+             */
+            superGlueDrops: number;
             /** @description Sets that are not counted, as they are not begun within the weeks that are planned ahead. */
             later: string[];
         };
@@ -7834,6 +7932,12 @@ export interface components {
             light: string;
             /** @description Colour of its tufts. */
             tufts: string;
+            /**
+             * @description Landings are kept bare for glue.
+             * @default false
+             */
+            bareLandings: boolean;
+            tile?: null | components["schemas"]["CrackleTileDraft"];
         };
         /** @description A family of the bench. */
         BaseFamilyView: {
@@ -7919,6 +8023,8 @@ export interface components {
              * @default 0
              */
             centreMm: number;
+            /** @description Flat stones under its landings in their order, mm thick; 0 or not named where one stands on the ground. */
+            stonesMm?: null | number[];
         };
         /** @description Form of a base. */
         BaseFormDraft: {
@@ -8095,7 +8201,7 @@ export interface components {
          * @description What kind of thing was deleted.
          * @enum {unknown}
          */
-        BinKind: "set" | "piece" | "zone" | "material" | "mix" | "tile" | "painted";
+        BinKind: "set" | "piece" | "zone" | "material" | "mix" | "tile" | "painted" | "box" | "family";
         /** @description A change of a bottle. */
         BottleChange: {
             /**
@@ -8877,6 +8983,35 @@ export interface components {
              * @default 56
              */
             scale: number;
+            tile?: null | components["schemas"]["CrackleTileDraft"];
+        };
+        /** @description A tile of one's own crackle paste: two fields of different thickness, looked at once they are dry. */
+        CrackleTileDraft: {
+            /**
+             * Format: double
+             * @description Thickness of one field, mm.
+             */
+            thinMm: number;
+            /**
+             * Format: double
+             * @description Plates along 20 mm of it.
+             */
+            thinCells: number;
+            /**
+             * Format: double
+             * @description Thickness of the other, thicker field, mm.
+             */
+            thickMm: number;
+            /**
+             * Format: double
+             * @description Plates along 20 mm of that.
+             */
+            thickCells: number;
+            /**
+             * Format: double
+             * @description Width of a crack on the thicker, mm.
+             */
+            crackMm: number;
         };
         /** @description The facts of the craft that the screens show: what is in a table of the model stands in no screen. */
         CraftView: {
@@ -9245,6 +9380,31 @@ export interface components {
          * @enum {unknown}
          */
         ElementKind: "slate" | "cork" | "bark" | "stone" | "pebble" | "tuft" | "debris" | "pipe" | "post";
+        /** @description Stones, slates or tufts that trays of bases still take. */
+        ElementNeedView: {
+            /**
+             * Format: uuid
+             * @description Their box; one that is gone where the shelf has none.
+             */
+            boxId: string;
+            /** @description Name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            needed: number;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            left: number;
+            /**
+             * Format: int32
+             * @description How many are missing.
+             */
+            short: number;
+        };
         /** @description Colours of a zone at one height above the foot, after each coat: recess, face and edge. */
         ElevationView: {
             /**
@@ -11909,6 +12069,11 @@ export interface components {
             /** @description Against lacquer thinner and cans. */
             lacquerThinner: components["schemas"]["BearsRow"];
         };
+        /**
+         * @description Rim of a base.
+         * @enum {unknown}
+         */
+        RimSchool: "neutralDark" | "teamColour";
         /** @description What is rolled anew. */
         RollRequest: {
             /**
@@ -12234,6 +12399,8 @@ export interface components {
             layerVarnish?: components["schemas"]["LayerVarnishSchool"];
             /** @description Edges that are highlighted. */
             highlights?: components["schemas"]["HighlightSchool"];
+            /** @description Rim of a base. */
+            rim?: components["schemas"]["RimSchool"];
         };
         /**
          * @description Where a rule looks.
@@ -13038,6 +13205,51 @@ export interface components {
         TrayOfPiece: {
             tray: null | components["schemas"]["TrayView"];
         };
+        /** @description A rim to be painted. */
+        TrayRimDraft: {
+            /**
+             * Format: uuid
+             * @description Its paint.
+             */
+            paintId: string;
+            /**
+             * Format: uuid
+             * @description Paint of the copy numbers; null where none are painted.
+             */
+            numberId?: null | string;
+        };
+        /** @description The rims of a tray: their zone where they have one, else what would be painted on them by school. */
+        TrayRimView: {
+            /**
+             * Format: uuid
+             * @description The zone of the rims; null where the piece has none.
+             */
+            zoneId: null | string;
+            /** @description Its name. */
+            zone: string;
+            /**
+             * Format: double
+             * @description Rim of a copy, mm2, the mean.
+             */
+            areaMm2: number;
+            /** @description The school that the bench follows. */
+            school: components["schemas"]["RimSchool"];
+            /**
+             * Format: uuid
+             * @description Paint of the shelf that the school would take; null where the shelf has none.
+             */
+            paintId: null | string;
+            /**
+             * Format: uuid
+             * @description Paint that copy numbers read in on it; null where the shelf has none, or the school paints none.
+             */
+            numberId: null | string;
+            /**
+             * Format: double
+             * @description Height of a copy number that fits, mm; 0 where it goes underneath.
+             */
+            numberMm: number;
+        };
         /** @description A step that a tray brings. */
         TrayStepView: {
             /** @description How. */
@@ -13060,6 +13272,11 @@ export interface components {
             stackFilmMm: null | number;
             /** @description What of the shelf it would be laid with; empty where the shelf has nothing for it. */
             material: string;
+            /**
+             * Format: double
+             * @description Minutes until the next step may follow, in the room as it is; null where nothing of the shelf says it.
+             */
+            waitMin: null | number;
         };
         /** @description Steps of a tray to be put into the stack of a zone. */
         TrayStepsTaken: {
@@ -13143,6 +13360,11 @@ export interface components {
             lacking: string[];
             grounds: null | components["schemas"]["GroundsView"];
             roll: null | components["schemas"]["RollView"];
+            /**
+             * Format: double
+             * @description Scale of its set, one to so many.
+             */
+            scale: number;
         };
         /** @description A shared filter and dust. */
         UnifierView: {

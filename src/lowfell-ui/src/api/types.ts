@@ -119,6 +119,7 @@ export type BaseFamily = Full<Schemas["BaseFamilyDraft"]>;
 export type BaseFamilyRow = Full<Schemas["BaseFamilyView"]>;
 export type ElementBox = Full<Schemas["BoxView"]>;
 export type CrackleQuestion = Schemas["CrackleQuestion"];
+export type CrackleTile = Schemas["CrackleTileDraft"];
 export type DustRequest = Schemas["DustRequest"];
 export type TraySteps = Full<Schemas["TrayStepsView"]>;
 export type TrayRoll = Full<Schemas["RollView"]>;

@@ -117,5 +117,6 @@ export const trayOf = (bases: TrayBase[], part: Partial<Tray> = {}): Tray => ({
   takes: { ...noTakes, pasteMl: 16.4, coarseG: 3.8, superGlueDrops: 70 },
   boxes: [{ boxId: "box-slate", name: "slate M", kind: "slate", count: 22, used: 6, short: 0 }],
   lacking: [],
+  scale: 56,
   ...part,
 });

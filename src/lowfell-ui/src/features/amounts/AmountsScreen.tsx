@@ -7,7 +7,7 @@ import type { AmountsRequest } from "../../api/types";
 import { Button, Choice, notify, Toggle } from "../../ui";
 import { CoatAmounts } from "./CoatAmounts";
 import { CopiesTrial } from "./CopiesTrial";
-import { Needs } from "./Needs";
+import { Elements, Needs } from "./Needs";
 import { ByPiece, Takes } from "./Takes";
 
 type Palette = NonNullable<AmountsRequest["palette"]>;
@@ -115,6 +115,7 @@ export function AmountsOf({ pieceId }: { pieceId?: string }) {
         <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] print:grid-cols-1">
           <div className="flex flex-col gap-3">
             <Needs amounts={amounts.data} />
+            <Elements amounts={amounts.data} />
             <ByPiece amounts={amounts.data} />
             <CopiesTrial
               pieces={pieces}

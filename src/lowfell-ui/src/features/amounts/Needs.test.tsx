@@ -2,7 +2,7 @@ import { render, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { expect, test } from "vitest";
 import type { Amounts, Need } from "../../api/types";
-import { Needs } from "./Needs";
+import { Elements, Needs } from "./Needs";
 
 const need = (part: Partial<Need>): Need => ({
   materialId: part.name ?? "m",
@@ -30,6 +30,8 @@ const nothing: Amounts = {
   setUpMin: 0,
   cost: 0,
   unpriced: 0,
+  elements: [],
+  superGlueDrops: 0,
   later: [],
 };
 const show = (amounts: Partial<Amounts>) =>
@@ -74,4 +76,24 @@ test("whole bottles, their price and what is kept for slips stand apart from the
   expect(screen.getByRole("table").textContent).toContain("buy 2 × 17 ml, 5.80");
   expect(screen.getByText("+ 0.30 for slips")).toBeTruthy();
   expect(screen.getByTestId("missing").textContent).toBe("1 to buy, 5.80");
+});
+
+test("stones and tufts that the boxes lack are told, and super glue where the shelf has none", () => {
+  const { rerender } = render(
+    <Elements
+      amounts={{
+        ...nothing,
+        elements: [
+          { boxId: "a", name: "slate L", needed: 4, left: 1, short: 3 },
+          { boxId: "b", name: "tuft S", needed: 9, left: 40, short: 0 },
+        ],
+        superGlueDrops: 12,
+      }}
+    />,
+  );
+  expect(screen.getByRole("heading")).toHaveTextContent("For the bases1 to get");
+  expect(screen.getByRole("row", { name: /slate L/ })).toHaveTextContent("slate L413 short");
+  expect(screen.getByRole("row", { name: /Super glue/ })).toHaveTextContent("12 drops");
+  rerender(<Elements amounts={nothing} />);
+  expect(screen.queryByRole("heading")).toBeNull();
 });

@@ -11,6 +11,53 @@ const verdict = (n: Need) =>
       ? "none on the shelf"
       : `short by ${number(n.shortMl, 1)} ml`;
 
+/** Stones, slates, tufts and super glue that the bases still take, what is missing first. */
+export function Elements({ amounts }: { amounts: Amounts }) {
+  const { elements, superGlueDrops } = amounts;
+  if (elements.length === 0 && superGlueDrops === 0) return null;
+  const missing = elements.filter((e) => e.short > 0).length;
+  return (
+    <section aria-label="For the bases" className="rounded-lg border border-line bg-panel" data-testid="elements">
+      <h2 className="border-b border-line px-3 py-2 font-semibold">
+        For the bases
+        <span className={`ml-2 text-sm font-normal ${missing > 0 ? "text-risk" : "text-soft"}`}>
+          {missing === 0 ? "the boxes have enough" : `${missing} to get`}
+        </span>
+      </h2>
+      <table className="w-full text-sm">
+        <thead className="text-xs text-soft">
+          <tr>
+            <th className="py-1 pl-3 text-left font-semibold">From the boxes</th>
+            <th className="text-right font-semibold">needed</th>
+            <th className="text-right font-semibold">left</th>
+            <th className="pr-3 text-right font-semibold">verdict</th>
+          </tr>
+        </thead>
+        <tbody>
+          {elements.map((e) => (
+            <tr key={e.boxId} className="border-t border-line" data-short={e.short}>
+              <td className="py-1 pl-3 font-semibold">{e.name}</td>
+              <td className="text-right">{e.needed}</td>
+              <td className="text-right text-soft">{e.left}</td>
+              <td className={`pr-3 text-right ${e.short > 0 ? "font-semibold text-stop" : "text-soft"}`}>
+                {e.short > 0 ? `${e.short} short` : "enough"}
+              </td>
+            </tr>
+          ))}
+          {superGlueDrops > 0 && (
+            <tr className="border-t border-line">
+              <td className="py-1 pl-3 font-semibold">Super glue</td>
+              <td className="text-right">{number(superGlueDrops, 0)} drops</td>
+              <td />
+              <td className="pr-3 text-right font-semibold text-stop">none on the shelf</td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
 /** What comes from the bottles, what is missing first. */
 export function Needs({ amounts }: { amounts: Amounts }) {
   const missing = amounts.materials.filter((m) => m.verdict !== "enough").length;

@@ -8,6 +8,7 @@ import { choices, number, stanceWord, textureWord } from "../../api/words";
 import { Button, Choice, Field, IconButton, Menu, NumberInput, Toggle } from "../../ui";
 import { BaseStage, removeElement } from "./BaseStage";
 import { Takes } from "./TrayPanel";
+import { type Judged, useJudged } from "./useJudged";
 import type { TrayHands } from "./useTray";
 
 const stagePx = 480;
@@ -25,6 +26,7 @@ interface Props {
 export function BasePanel({ tray, base, hands, onChoose, onClose }: Props) {
   const [element, setElement] = useState<number>();
   const [heights, setHeights] = useState(false);
+  const live = useJudged(tray, base);
   const { kept } = base;
   const stays = base.laid || kept.locked;
   const of = element === undefined ? undefined : base.elements[element]?.element;
@@ -78,6 +80,8 @@ export function BasePanel({ tray, base, hands, onChoose, onClose }: Props) {
           chosen={element}
           onChoose={setElement}
           onHeights={() => setHeights(!heights)}
+          onHeld={(place, at) => void live.judge(place, at)}
+          onLet={live.forget}
         />
       </div>
       {of ? (
@@ -135,14 +139,14 @@ export function BasePanel({ tray, base, hands, onChoose, onClose }: Props) {
           is the front.
         </p>
       )}
-      <Said base={base} />
+      <Said base={live.judged?.base ?? base} nearest={live.judged?.nearest} />
       <FigureFields base={base} hands={hands} stays={stays} />
       <Takes takes={base.takes} />
     </section>
   );
 }
 
-function Said({ base }: { base: TrayBase }) {
+function Said({ base, nearest }: { base: TrayBase; nearest: Judged["nearest"] }) {
   const faults = base.elements.filter((e) => e.fault).map((e) => e.fault);
   const grounds = (Object.keys(textureWord) as (keyof typeof textureWord)[])
     .map((key, i) => ({ word: textureWord[key], share: base.shares[i] ?? 0 }))
@@ -153,6 +157,11 @@ function Said({ base }: { base: TrayBase }) {
         Calm {number(100 * base.calm, 0)} %, belongs {number(base.resemblance, 2)} of 1, composed{" "}
         {number(base.score, 1)} <span className="text-soft">(0 is best)</span>
       </p>
+      {nearest && (
+        <p className="text-soft" data-testid="live">
+          As it is held: nearest to base {nearest.copy}, difference {number(nearest.distance, 2)}
+        </p>
+      )}
       <p className="text-soft">{grounds.map((g) => `${g.word} ${number(100 * g.share, 0)} %`).join(", ")}</p>
       {[...base.marks, ...faults].map((text) => (
         <p key={text} className="font-semibold text-risk">
@@ -256,6 +265,22 @@ function FigureFields({ base, hands, stays }: { base: TrayBase; hands: TrayHands
                 )}
               </Field>
             ))}
+          {base.landings.map((landing, i) => (
+            <Field key={landing.name} label={`Flat stone, ${landing.name}`}>
+              {(id) => (
+                <NumberInput
+                  id={id}
+                  value={figure.stonesMm?.[i] ?? 0}
+                  bound={f.stonesMm}
+                  unit="mm"
+                  onChange={(v) =>
+                    !stays &&
+                    set({ stonesMm: base.landings.map((_, k) => (k === i ? v : (figure.stonesMm?.[k] ?? 0))) })
+                  }
+                />
+              )}
+            </Field>
+          ))}
         </div>
       )}
     </details>

@@ -29,10 +29,13 @@ interface Props {
   chosen: number | undefined;
   onChoose: (element: number | undefined) => void;
   onHeights: () => void;
+  /** Something is dragged over the base; nothing is any more. */
+  onHeld?: (element: number, at: Place) => void;
+  onLet?: () => void;
 }
 
 /** One base, large: elements are dragged, turned, locked and taken off by hand; what is forbidden is hatched and slid along. */
-export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, onHeights }: Props) {
+export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, onHeights, onHeld, onLet }: Props) {
   const { form } = base.kept;
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<Held>();
@@ -79,16 +82,22 @@ export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, 
     const wanted = { x: at.x + now.off.x, y: at.y + now.off.y };
     const there = now.ground ? (slide(now.ground, wanted) ?? now.at) : wanted;
     setHeld({ ...now, at: there, blocked: now.ground && inTheWay(now.ground, wanted) });
+    onHeld?.(now.element, there);
   }
   function drop() {
     const now = holding.current;
     setHeld(undefined);
     if (!now) return;
     const { element: before } = base.elements[now.element]!;
-    if (Math.hypot(now.at.x - before.x, now.at.y - before.y) < 0.05) return;
+    if (Math.hypot(now.at.x - before.x, now.at.y - before.y) < 0.05) {
+      onLet?.();
+      return;
+    }
     setDropped({ element: now.element, at: now.at, picture: base.picture });
     void hands.element(base.copy, now.element, { x: round(now.at.x), y: round(now.at.y) }).then((done) => {
-      if (!done) setDropped(undefined);
+      if (done) return;
+      setDropped(undefined);
+      onLet?.();
     });
   }
   async function nudge(dx: number, dy: number) {
@@ -148,7 +157,10 @@ export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, 
         onKeyDown={key}
         onPointerMove={pull}
         onPointerUp={drop}
-        onPointerCancel={() => setHeld(undefined)}
+        onPointerCancel={() => {
+          setHeld(undefined);
+          onLet?.();
+        }}
       >
         <title>{`Base ${base.copy}`}</title>
         <defs>

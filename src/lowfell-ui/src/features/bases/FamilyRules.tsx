@@ -198,9 +198,22 @@ export function FamilyRules({ tray, hands }: { tray?: Tray; hands?: TrayHands })
             checked={draft.livelyFront}
             onChange={(livelyFront) => set({ livelyFront })}
           />
+          <Toggle
+            label="Landings bare for glue"
+            checked={draft.bareLandings ?? false}
+            onChange={(bareLandings) => set({ bareLandings })}
+          />
         </div>
       </div>
-      {(draft.shares[0] ?? 0) > 0 && <CrackleHelp mm={draft.crackleMm} onTake={(crackleMm) => set({ crackleMm })} />}
+      {(draft.shares[0] ?? 0) > 0 && (
+        <CrackleHelp
+          mm={draft.crackleMm}
+          tile={draft.tile ?? null}
+          scale={tray?.scale}
+          onTake={(crackleMm) => set({ crackleMm })}
+          onTile={(tile) => set({ tile })}
+        />
+      )}
       <h3 className="mt-3 mb-1 font-semibold">Colours</h3>
       <div className="grid grid-cols-5 gap-2">
         {colours.map(([key, label]) => (

@@ -6,9 +6,10 @@ import { changed } from "../../api/changes";
 import { api, ask, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { Tray, TraySteps } from "../../api/types";
-import { number, techniqueWord } from "../../api/words";
+import { duration, number, techniqueWord } from "../../api/words";
 import { Button, Dialog, notify } from "../../ui";
 import { DustUp } from "./DustUp";
+import { Rim } from "./Rim";
 
 type Step = TraySteps["steps"][number];
 
@@ -98,6 +99,7 @@ export function StepsDialog({ tray, onClose }: { tray: Tray; onClose: () => void
                 </span>
                 <span className="w-40 text-right text-soft">
                   {s.inStack ? "in the stack" : s.material ? `with ${s.material}` : "nothing on the shelf for it"}
+                  {(s.waitMin ?? 0) > 0 && <span className="block">then {duration(s.waitMin!)}</span>}
                 </span>
               </li>
             ))}
@@ -115,6 +117,7 @@ export function StepsDialog({ tray, onClose }: { tray: Tray; onClose: () => void
           </div>
         </>
       )}
+      <Rim tray={tray} />
       <DustUp />
     </Dialog>
   );

@@ -12,6 +12,7 @@ import { BeginTray } from "./BeginTray";
 import { DustUp } from "./DustUp";
 import { Grounds } from "./Grounds";
 import { KitDialog } from "./KitDialog";
+import { Rim } from "./Rim";
 
 const show = (what: ReactElement) =>
   render(
@@ -32,6 +33,7 @@ const family: BaseFamily = {
   grass: 0.5,
   leastTufts: 3,
   livelyFront: false,
+  bareLandings: false,
   ground: "#6b563f",
   crust: "#c8bca6",
   crack: "#463a30",
@@ -219,5 +221,41 @@ describe("dust", () => {
     show(<DustUp />);
     expect(screen.getByRole("button", { name: "Put the dust there" })).toBeDisabled();
     expect(sent.some((s) => s.path.endsWith("/base-dust"))).toBe(false);
+  });
+});
+
+describe("rims", () => {
+  const paints = [
+    { id: "dark", material: { name: "Pier Grey" } },
+    { id: "bone", material: { name: "Bone" } },
+  ];
+  const rim = { zoneId: null, zone: "", areaMm2: 251, paintId: "dark", numberId: "bone", numberMm: 2.8 };
+
+  it("are painted as the school has it, with numbers where it wants them", async () => {
+    const sent = host({ "POST /rim": rim, "/rim": { ...rim, school: "teamColour" }, "/materials": paints });
+    show(<Rim tray={trayOf([baseOf(1)])} />);
+    expect(await screen.findByText(/Numbers 2.8 mm high fit/)).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: "Make it a zone" }));
+    await waitFor(() =>
+      expect(sent.find((s) => s.method === "POST")?.body).toEqual({ paintId: "dark", numberId: "bone" }),
+    );
+  });
+
+  it("go without numbers in one dark for all, and lead to their zone once they have one", async () => {
+    const sent = host({
+      "POST /rim": rim,
+      "/rim": { ...rim, school: "neutralDark", numberId: null },
+      "/materials": paints,
+    });
+    const { unmount } = show(<Rim tray={trayOf([baseOf(1)])} />);
+    await userEvent.click(await screen.findByRole("button", { name: "Make it a zone" }));
+    await waitFor(() =>
+      expect(sent.find((s) => s.method === "POST")?.body).toEqual({ paintId: "dark", numberId: null }),
+    );
+    unmount();
+    queryClient.clear();
+    host({ "/rim": { ...rim, school: "neutralDark", zoneId: "z7", zone: "Rim" }, "/materials": paints });
+    show(<Rim tray={trayOf([baseOf(1)])} />);
+    expect(await screen.findByRole("link", { name: "Rim" })).toHaveAttribute("href", "/piece/piece/coats/z7");
   });
 });

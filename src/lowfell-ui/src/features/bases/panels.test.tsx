@@ -333,12 +333,31 @@ describe("help with crackle", () => {
       },
     });
     const onTake = vi.fn();
-    show(<CrackleHelp mm={0.8} onTake={onTake} />);
+    show(<CrackleHelp mm={0.8} tile={null} onTile={vi.fn()} onTake={onTake} />);
     expect(await screen.findByText(/2 mm laid: Right: plates/)).toBeInTheDocument();
     expect(screen.queryByRole("button", { name: /^Lay/ })).toBeNull();
     await userEvent.type(screen.getByLabelText("Cracks wanted"), "0.64");
     await userEvent.click(await screen.findByRole("button", { name: "Lay 2 mm" }));
     expect(onTake).toHaveBeenCalledWith(2);
     expect(sent.at(-1)!.body).toMatchObject({ ground: "primed", widthMm: 0.64 });
+  });
+
+  it("goes by a tile of the painter's own, and says what cannot be of one", async () => {
+    const refusal = Response.json(
+      { title: "Wrong.", errors: { "tile.thickMm": ["The thicker field is 0.7 mm: too thin."] }, code: "outOfBounds" },
+      { status: 400 },
+    );
+    const sent = host({ "/preview/crackle": refusal });
+    const onTile = vi.fn();
+    const tile = { thinMm: 0.6, thinCells: 10, thickMm: 0.7, thickCells: 5, crackMm: 0.6 };
+    show(<CrackleHelp mm={0.8} tile={tile} onTile={onTile} onTake={vi.fn()} />);
+    expect(await screen.findByText(/The thicker field is 0.7 mm/)).toBeInTheDocument();
+    expect(sent.at(-1)!.body).toMatchObject({ tile });
+    const thick = screen.getByLabelText("Thick field");
+    await userEvent.clear(thick);
+    await userEvent.type(thick, "1.2");
+    expect(onTile).toHaveBeenLastCalledWith({ ...tile, thickMm: 1.2 });
+    await userEvent.click(screen.getByLabelText("By a tile of my own paste, dry"));
+    expect(onTile).toHaveBeenLastCalledWith(null);
   });
 });

@@ -1,17 +1,10 @@
-import { useQuery } from "@tanstack/react-query";
-import { queries } from "../../api/queries";
 import type { PlannedStep } from "../../api/types";
-import { number, techniqueFacts } from "../../api/words";
+import { number } from "../../api/words";
+import { usePlaces } from "../../craft/usePlaces";
 
 /** For bases: what this step lays on each copy, and where; numbered as on the sheet at true size. */
 export function WhatGoesWhere({ step }: { step: PlannedStep }) {
-  // The host says which of its coats lays something; what is no texture is not asked about.
-  const lays = step.technique && techniqueFacts(step.technique).group === techniqueFacts("tufts").group;
-  const places = useQuery({
-    ...queries.placement(step.zoneId, step.coatId ?? "", step.copies),
-    enabled: Boolean(lays && step.coatId),
-  });
-  const some = places.data?.filter((c) => c.lines.length > 0) ?? [];
+  const some = usePlaces(step);
   if (some.length === 0) return null;
   return (
     <details className="mt-2 border-t border-line pt-2" data-testid="placement">

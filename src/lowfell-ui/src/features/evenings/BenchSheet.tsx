@@ -1,7 +1,8 @@
 import { lotKey } from "../../api/step";
-import type { Plan, PlannedEvening } from "../../api/types";
+import type { Plan, PlannedEvening, PlannedStep } from "../../api/types";
 import { number } from "../../api/words";
 import { Core } from "../../craft/Core";
+import { usePlaces } from "../../craft/usePlaces";
 import { clock, longDay } from "./when";
 
 /** The next evening, or all of them, on paper: steps with their mixes, core samples and cautions, and a box to tick for each copy. */
@@ -10,6 +11,28 @@ export function BenchSheet({ plan, all }: { plan: Plan; all: boolean }) {
     <div className="hidden p-2 text-base print:block" data-testid="bench-sheet">
       {(all ? plan.calendar : plan.calendar.slice(0, 1)).map((evening) => (
         <Sheet key={evening.openAt} plan={plan} evening={evening} />
+      ))}
+    </div>
+  );
+}
+
+/** For bases: what the step lays on each copy, and where. */
+function Placements({ step }: { step: PlannedStep }) {
+  const places = usePlaces(step);
+  if (places.length === 0) return null;
+  return (
+    <div className="my-1 text-sm" data-testid="sheet-placement">
+      <p>x to the right, y to the rear, from the middle; numbers as on the sheet at true size.</p>
+      {places.map((c) => (
+        <p key={c.copy} className="break-inside-avoid">
+          <strong>{c.copy}</strong> {c.word}:{" "}
+          {c.lines
+            .map(
+              (l) =>
+                `${l.no} ${l.element} ${number(l.x, 1)}, ${number(l.y, 1)} mm, ${number(l.angleDeg, 0)}°, ${number(l.heightMm, 1)} mm tall`,
+            )
+            .join("; ")}
+        </p>
       ))}
     </div>
   );
@@ -43,6 +66,7 @@ function Sheet({ plan, evening }: { plan: Plan; evening: PlannedEvening }) {
             Next coat from {clock(s.nextFrom)}
             {s.nextBy && `, worked on by ${clock(s.nextBy)}`}.
           </p>
+          <Placements step={s} />
           {s.cautions.map((c) => (
             <p key={c} className="text-sm">
               {c}

@@ -15,6 +15,8 @@ const kindWord: Record<BinItem["kind"], string> = {
   mix: "mix",
   tile: "test tile",
   painted: "painted zone",
+  box: "box of bases",
+  family: "family of bases",
 };
 
 function putBack({ kind, id }: BinItem): Promise<unknown> {
@@ -34,6 +36,10 @@ function putBack({ kind, id }: BinItem): Promise<unknown> {
       return ask(api.POST("/api/tiles/{id}/restore", at));
     case "painted":
       return ask(api.POST("/api/painted/{id}/restore", at));
+    case "box":
+      return ask(api.POST("/api/element-boxes/{id}/restore", at));
+    case "family":
+      return ask(api.POST("/api/base-families/{id}/restore", at));
   }
 }
 
@@ -47,7 +53,7 @@ export function BinScreen() {
     setBusy(item.id);
     try {
       await putBack(item);
-      await changed("tree", "shelf", "mixes", "tiles", "painted");
+      await changed("tree", "shelf", "mixes", "tiles", "painted", "families", "boxes");
       notify(`${item.name} is back.`);
     } catch (error) {
       notify(
