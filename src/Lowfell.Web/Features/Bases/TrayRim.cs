@@ -106,7 +106,16 @@ public static class TrayRim
         db.Schemes.Add(scheme);
         db.Zones.Add(new ZoneRow
         {
-            Id = Guid.CreateVersion7(), PieceId = tray.PieceId, SchemeId = scheme.Id, Name = Name, Position = place + 1, OwnAreaMm2 = Area(copies), Relief = Relief.Smooth, Facing = Facing.Side, Rim = true, Handled = true,
+            Id = Guid.CreateVersion7(),
+            PieceId = tray.PieceId,
+            SchemeId = scheme.Id,
+            Name = Name,
+            Position = place + 1,
+            OwnAreaMm2 = Area(copies),
+            Relief = Relief.Smooth,
+            Facing = Facing.Side,
+            Rim = true,
+            Handled = true,
         });
         await db.SaveChangesAsync(cancel);
         List<CoatDraft> coats = [new() { Id = Guid.CreateVersion7(), Technique = Technique.BaseCoat, MaterialId = draft.PaintId, Passes = Rims.Passes, Note = "The rim all round; the edge of the ground wiped clean." }];
