@@ -24,6 +24,7 @@ internal static class CieTables
         using var json = JsonDocument.Parse(stream);
         double[] Read(string name) => [.. json.RootElement.GetProperty(name).EnumerateArray().Select(e => e.GetDouble())];
         double[][] cmf = [Read("xBar"), Read("yBar"), Read("zBar")];
+        Observer = cmf;
         var d65 = Read("d65");
         Rows = new double[3][];
         for (var channel = 0; channel < 3; channel++)
@@ -47,6 +48,15 @@ internal static class CieTables
 
         White = Xyz(new LinearRgb(1, 1, 1));
     }
+
+    /// <summary>The colour matching functions, three rows of 36.</summary>
+    public static double[][] Observer { get; }
+
+    /// <summary>CIE XYZ to linear sRGB.</summary>
+    public static LinearRgb Rgb(double x, double y, double z) => new(
+        (XyzToRgb[0, 0] * x) + (XyzToRgb[0, 1] * y) + (XyzToRgb[0, 2] * z),
+        (XyzToRgb[1, 0] * x) + (XyzToRgb[1, 1] * y) + (XyzToRgb[1, 2] * z),
+        (XyzToRgb[2, 0] * x) + (XyzToRgb[2, 1] * y) + (XyzToRgb[2, 2] * z));
 
     /// <summary>Three rows of 36 weights: reflectance to linear sRGB, each summing to 1.</summary>
     public static double[][] Rows { get; }

@@ -156,6 +156,23 @@ internal sealed class StackWalk
         return Spectra.ToLinear(body.AsSpan(state * Spectra.Room, Spectra.Room)).Plus(surface[state]);
     }
 
+    /// <summary>Linear light by a middle hand at a height, under a lamp.</summary>
+    /// <param name="height">Height.</param>
+    /// <param name="lamp">The lamp.</param>
+    /// <param name="wet">Wet: water on it takes what the surface adds, down to that of gloss.</param>
+    public LinearRgb Under(int height, Lamp lamp, bool wet = false)
+    {
+        var state = height * hands.Length;
+        var added = wet ? Math.Min(surface[state], Surface.Term(Sheen.Gloss)) : surface[state];
+        Span<float> light = stackalloc float[Spectra.Bands];
+        for (var i = 0; i < light.Length; i++)
+        {
+            light[i] = body[(state * Spectra.Room) + i] + (float)added;
+        }
+
+        return Lamps.ToLinear(light, lamp);
+    }
+
     /// <summary>Lays a coat.</summary>
     /// <param name="coat">The coat.</param>
     /// <param name="worked">Handwork follows while it is open: what lay below it is kept in mind.</param>
