@@ -108,6 +108,15 @@ public sealed class LowfellDb : DbContext
     /// <summary>Trays of bases.</summary>
     public DbSet<TrayRow> Trays => Set<TrayRow>();
 
+    /// <summary>What pieces are shown as.</summary>
+    public DbSet<PieceLookRow> PieceLooks => Set<PieceLookRow>();
+
+    /// <summary>Surfaces that were made ready to be drawn.</summary>
+    public DbSet<MeshRow> Meshes => Set<MeshRow>();
+
+    /// <summary>Small pictures of pieces.</summary>
+    public DbSet<LookPictureRow> LookPictures => Set<LookPictureRow>();
+
     /// <summary>Rolls of trays.</summary>
     public DbSet<TrayRollRow> TrayRolls => Set<TrayRollRow>();
 

@@ -571,6 +571,28 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("log", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.LookPictureRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<byte[]>("Png")
+                        .IsRequired()
+                        .HasColumnType("bytea");
+
+                    b.Property<DateTimeOffset>("UsedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("UsedAt");
+
+                    b.ToTable("look_pictures", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.MaterialRow", b =>
                 {
                     b.Property<Guid>("BenchId")
@@ -661,6 +683,28 @@ namespace Lowfell.Store.Migrations
                         .HasFilter("\"DeletedAt\" IS NULL");
 
                     b.ToTable("materials", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.MeshRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<byte[]>("Glb")
+                        .IsRequired()
+                        .HasColumnType("bytea");
+
+                    b.Property<DateTimeOffset>("UsedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("UsedAt");
+
+                    b.ToTable("meshes", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.MixComponentRow", b =>
@@ -950,6 +994,38 @@ namespace Lowfell.Store.Migrations
                     b.HasKey("BenchId", "Id");
 
                     b.ToTable("photos", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.PieceLookRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
+                    b.Property<Guid>("PieceId")
+                        .HasColumnType("uuid");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.PrimitiveCollection<List<Guid>>("Zones")
+                        .IsRequired()
+                        .HasColumnType("uuid[]");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("BenchId", "PieceId")
+                        .IsUnique();
+
+                    b.ToTable("piece_looks", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.PieceRow", b =>
@@ -1732,7 +1808,25 @@ namespace Lowfell.Store.Migrations
                         .OnDelete(DeleteBehavior.Restrict);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.LookPictureRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Lowfell.Store.MaterialRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.MeshRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
                         .WithMany()
@@ -1845,6 +1939,23 @@ namespace Lowfell.Store.Migrations
                         .HasForeignKey("BenchId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.PieceLookRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.PieceRow", "Piece")
+                        .WithOne()
+                        .HasForeignKey("Lowfell.Store.PieceLookRow", "BenchId", "PieceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Piece");
                 });
 
             modelBuilder.Entity("Lowfell.Store.PieceRow", b =>

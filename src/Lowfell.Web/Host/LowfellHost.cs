@@ -13,6 +13,7 @@ using Lowfell.Web.Features.Craft;
 using Lowfell.Web.Features.Evenings;
 using Lowfell.Web.Features.Health;
 using Lowfell.Web.Features.Log;
+using Lowfell.Web.Features.Looks;
 using Lowfell.Web.Features.Matching;
 using Lowfell.Web.Features.Mixes;
 using Lowfell.Web.Features.Sets;
@@ -72,6 +73,9 @@ public static class LowfellHost
         builder.Services.AddScoped<PlanDesk>();
         builder.Services.AddScoped<TrayDesk>();
         builder.Services.AddSingleton<LayoutMemory>();
+        builder.Services.AddScoped<LookDesk>();
+        builder.Services.AddSingleton<LookQueue>();
+        builder.Services.AddSingleton<MeshMemory>();
         builder.Services.AddSingleton<PlanKeep>();
         builder.Services.AddScoped<SetStamps>();
         builder.Services.AddScoped<SetCards>();
@@ -134,6 +138,7 @@ public static class LowfellHost
         TrayFiles.Map(bound);
         TraySteps.Map(bound);
         TrayRim.Map(bound);
+        LookEndpoints.Map(bound);
         CrackleEndpoints.Map(bound);
         TrayDust.Map(bound);
         PreviewEndpoints.Map(bound);

@@ -69,6 +69,8 @@ internal sealed class BinWatch(IServiceProvider services, Readiness readiness, T
             DELETE FROM element_boxes WHERE "DeletedAt" < {before};
             DELETE FROM base_families f WHERE f."DeletedAt" < {before}
               AND NOT EXISTS (SELECT 1 FROM trays t WHERE t."BenchId" = f."BenchId" AND t."FamilyId" = f."Id");
+            DELETE FROM meshes WHERE "UsedAt" < {before};
+            DELETE FROM look_pictures WHERE "UsedAt" < {before};
             DELETE FROM tiles WHERE "DeletedAt" < {before};
             DELETE FROM painted WHERE "DeletedAt" < {before};
             DELETE FROM stamps s WHERE NOT EXISTS (SELECT 1 FROM zones z WHERE z."BenchId" = s."BenchId" AND z."Id" = s."OfId")

@@ -46,7 +46,7 @@ public static class TraySheets
         // The address names the mark of the layout: what it shows never changes.
         http.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
         var layouts = desk.Layouts(copies, TrayDesk.Family(tray));
-        return Results.Bytes(Png(BasePicture.Of(layouts[copy - 1], Px(px, layouts[copy - 1].Form.LengthMm * layouts[copy - 1].Form.WidthMm, MostOfOne), (await desk.GroundsAsync(tray, layouts, cancel))[copy - 1])), "image/png");
+        return Results.Bytes(PngFile.Of(BasePicture.Of(layouts[copy - 1], Px(px, layouts[copy - 1].Form.LengthMm * layouts[copy - 1].Form.WidthMm, MostOfOne), (await desk.GroundsAsync(tray, layouts, cancel))[copy - 1])), "image/png");
     }
 
     private static async Task<IResult> Tray(Guid id, double? px, TrayDesk desk, CancellationToken cancel)
@@ -69,7 +69,7 @@ public static class TraySheets
             var (x, high) = (gap, row.Max(i => (float)layouts[i].Form.WidthMm * scale));
             foreach (var i in row)
             {
-                using var picture = Bitmap(BasePicture.Of(layouts[i], scale, grounds[i]));
+                using var picture = PngFile.Bitmap(BasePicture.Of(layouts[i], scale, grounds[i]));
                 using var image = SKImage.FromBitmap(picture);
                 canvas.DrawImage(image, x, y + ((high - picture.Height) / 2), new SKSamplingOptions(SKFilterMode.Nearest));
                 x += ((float)layouts[i].Form.LengthMm * scale) + gap;
@@ -141,21 +141,4 @@ public static class TraySheets
 
     private static double Px(double? px, double mm2, double most) =>
         Math.Min(Math.Clamp(px is { } wanted && double.IsFinite(wanted) ? wanted : UsualPx, LeastPx, MostPx), Math.Sqrt(most / mm2));
-
-    private static byte[] Png(Picture picture)
-    {
-        using var bitmap = Bitmap(picture);
-        using var pixels = bitmap.PeekPixels();
-
-        // It is drawn while somebody waits, and never kept here: quick before small.
-        using var data = pixels.Encode(new SKPngEncoderOptions(SKPngEncoderFilterFlags.Sub, 2)) ?? throw new InvalidOperationException("The picture could not be written.");
-        return data.ToArray();
-    }
-
-    private static SKBitmap Bitmap(Picture picture)
-    {
-        var bitmap = new SKBitmap(new SKImageInfo(picture.Width, picture.Height, SKColorType.Rgba8888, SKAlphaType.Unpremul));
-        System.Runtime.InteropServices.Marshal.Copy(picture.Rgba, 0, bitmap.GetPixels(), picture.Rgba.Length);
-        return bitmap;
-    }
 }

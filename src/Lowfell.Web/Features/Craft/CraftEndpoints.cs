@@ -5,7 +5,9 @@ using Lowfell.Core.Bases.Making;
 using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Solving;
 using Lowfell.Core.Films;
+using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
+using Lowfell.Core.Meshes.StandIns;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Stacks;
@@ -104,6 +106,8 @@ public sealed record CraftView(
 /// <param name="Texture">What covers their ground.</param>
 /// <param name="CrackleGround">What crackle paste lies on.</param>
 /// <param name="DustFrom">Ground that throws dust.</param>
+/// <param name="StandInKind">What pieces are shown as.</param>
+/// <param name="Lamp">Light that they are looked at under.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
     IReadOnlyDictionary<Facing, string> Facing,
@@ -121,7 +125,9 @@ public sealed record WordsView(
     IReadOnlyDictionary<ElementKind, string> ElementKind,
     IReadOnlyDictionary<Texture, string> Texture,
     IReadOnlyDictionary<CrackleGround, string> CrackleGround,
-    IReadOnlyDictionary<DustFrom, string> DustFrom);
+    IReadOnlyDictionary<DustFrom, string> DustFrom,
+    IReadOnlyDictionary<StandInKind, string> StandInKind,
+    IReadOnlyDictionary<Lamp, string> Lamp);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -136,7 +142,7 @@ public static class CraftEndpoints
         [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))],
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
-            Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>()));
+            Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

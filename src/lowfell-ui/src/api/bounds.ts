@@ -182,6 +182,9 @@ export const bounds = {
     mixedMl: { min: 0.01, max: 10000, unit: "ml" },
     ticks: { maxItems: 4 },
   },
+  LookChoice: {
+    zoneIds: { maxItems: 12 },
+  },
   Marks: {
     count: { min: 1, max: 100000 },
     widthMm: { min: 0, max: 500, above: true, unit: "mm" },

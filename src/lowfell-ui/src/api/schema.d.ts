@@ -915,6 +915,80 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/meshes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A surface as binary glTF; what an address answers never changes. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "model/gltf-binary": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What pieces can be shown as, and the parts of each. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StandInView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/crackle": {
         parameters: {
             query?: never;
@@ -7445,6 +7519,212 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a piece looks, coat by coat: its surface and a table of colours, from the same prediction as the core sample. */
+        get: {
+            parameters: {
+                query?: {
+                    lamp?: components["schemas"]["Lamp"];
+                    copy?: number;
+                    apart?: boolean;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PieceLook"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Chooses what a piece is shown as, and which part shows which zone; 409 when somebody else has meanwhile. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LookChoice"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PieceLook"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/picture.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture of a piece, drawn by the host. */
+        get: {
+            parameters: {
+                query?: {
+                    w?: number;
+                    h?: number;
+                    zoneId?: string;
+                    coats?: number;
+                    lamp?: components["schemas"]["Lamp"];
+                    turn?: number;
+                    lift?: number;
+                    copy?: number;
+                    wet?: boolean;
+                    apart?: boolean;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/png": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/look.glb": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The painted piece as binary glTF, its predicted colours as COLOR_0. */
+        get: {
+            parameters: {
+                query?: {
+                    zoneId?: string;
+                    coats?: number;
+                    lamp?: components["schemas"]["Lamp"];
+                    copy?: number;
+                    apart?: boolean;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "model/gltf-binary": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/stack": {
         parameters: {
             query?: never;
@@ -10008,6 +10288,11 @@ export interface components {
             mark: string;
         };
         /**
+         * @description Light that something is looked at under.
+         * @enum {unknown}
+         */
+        Lamp: "daylight" | "neutral" | "warm";
+        /**
          * @description Varnish between weathering layers.
          * @enum {unknown}
          */
@@ -10279,6 +10564,30 @@ export interface components {
          * @enum {unknown}
          */
         LogKind: "done" | "takenBack" | "problem" | "note" | "skipped" | "dry";
+        /** @description What a piece is to be shown as. */
+        LookChoice: {
+            /**
+             * Format: int32
+             * @description Version that the choice was made on; 0 where there was none.
+             */
+            version: number;
+            /** @description Kind of stand-in. */
+            kind: components["schemas"]["StandInKind"];
+            /** @description The zone that each of its parts shows, in their order; none where names decide. */
+            zoneIds?: null | string[];
+        };
+        /** @description A coat as the scrubber names it. */
+        LookCoat: {
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            id: string;
+            /** @description What is done, and with which paint. */
+            what: string;
+            /** @description Left out. */
+            skipped: boolean;
+        };
         /** @description A look that is wanted, at any of the three heights. */
         LookDraft: {
             /** @description Recess, #rrggbb. */
@@ -10287,6 +10596,37 @@ export interface components {
             face?: null | string;
             /** @description Edge, #rrggbb. */
             edge?: null | string;
+        };
+        /** @description A part of what a piece is shown as. */
+        LookPart: {
+            /** @description As a painter calls it. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description The zone that it shows; null where the piece has none.
+             */
+            zoneId: null | string;
+        };
+        /** @description A zone of a look. */
+        LookZone: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            id: string;
+            /** @description Its name, with that of its piece where it is of a part that is fitted. */
+            name: string;
+            /** @description Its coats from below. */
+            coats: components["schemas"]["LookCoat"][];
+            /**
+             * Format: int32
+             * @description Its first row in the table.
+             */
+            first: number;
+            /** @description Heights that its rows are told at; one where nothing fades out over its height. */
+            levelsMm: number[];
+            /** @description A part shows it. */
+            shown: boolean;
         };
         /** @description Marks of a coat, where they are counted and measured. */
         Marks: {
@@ -11405,6 +11745,46 @@ export interface components {
             /** @description The worst first. */
             findings: components["schemas"]["PieceFindingView"][];
             better: null | components["schemas"]["ZoneOrderView"];
+        };
+        /** @description How a piece looks, coat by coat: a surface and a table of colours. */
+        PieceLook: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /**
+             * Format: int32
+             * @description Version to send back with a choice; 0 where none was made.
+             */
+            version: number;
+            /** @description What it is shown as. */
+            kind: components["schemas"]["StandInKind"];
+            /** @description The painter chose it; else it is what is nearest. */
+            chosen: boolean;
+            /** @description Its parts, in the order of the surface. */
+            parts: components["schemas"]["LookPart"][];
+            /** @description The zones. */
+            zones: components["schemas"]["LookZone"][];
+            /**
+             * Format: uuid
+             * @description The surface, under /api/meshes.
+             */
+            mesh: string;
+            /** @description The light that the colours are told under. */
+            lamp: components["schemas"]["Lamp"];
+            /**
+             * Format: int32
+             * @description Rows of the table.
+             */
+            rows: number;
+            /** @description Its texels as half floats, 16 columns of four for each row, in base 64: recess, face and edge by five facings, then gloss and metal. Each row stands twice, dry and wet. */
+            table: string;
+            /**
+             * Format: double
+             * @description Distance that it is looked at from, mm.
+             */
+            viewingMm: number;
         };
         /** @description A piece by its name. */
         PieceName: {
@@ -12718,21 +13098,17 @@ export interface components {
          * @enum {unknown}
          */
         Stance: "none" | "twoFeet" | "oneFoot" | "fourWheels" | "stem";
-        /** @description A material that stands in. */
+        /**
+         * @description What a piece is shown as until it has a mesh of its own.
+         * @enum {unknown}
+         */
+        StandInKind: "block" | "ruinedWall" | "straightWall" | "cornerWall" | "hall" | "house" | "hull" | "turret" | "runningGear" | "gantry" | "rock" | "stair" | "base" | "figure" | "pan" | "gate";
+        /** @description A kind of stand-in with its parts. */
         StandInView: {
-            /** @description What was used. */
-            then: string;
-            /** @description Its colour. */
-            thenColour: string;
-            /** @description What stands in; none where the shelf has nothing of its family. */
-            now: null | string;
-            /** @description Its colour. */
-            nowColour: null | string;
-            /**
-             * Format: double
-             * @description dE00 that it alone adds to the finished zone.
-             */
-            deltaE: number;
+            /** @description Kind. */
+            kind: components["schemas"]["StandInKind"];
+            /** @description Names of its parts. */
+            parts: string[];
         };
         /** @description An element as it stands. */
         StandingView: {
@@ -13549,6 +13925,14 @@ export interface components {
             };
             /** @description Ground that throws dust. */
             dustFrom: {
+                [key: string]: string;
+            };
+            /** @description What pieces are shown as. */
+            standInKind: {
+                [key: string]: string;
+            };
+            /** @description Light that they are looked at under. */
+            lamp: {
                 [key: string]: string;
             };
         };

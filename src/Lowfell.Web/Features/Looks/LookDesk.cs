@@ -1,0 +1,174 @@
+using System.IO.Compression;
+using System.IO.Hashing;
+using System.Runtime.InteropServices;
+using Lowfell.Core.Bases.Layouts;
+using Lowfell.Core.Bases.Plane;
+using Lowfell.Core.Meshes.Fields;
+using Lowfell.Core.Meshes.Geometry;
+using Lowfell.Core.Meshes.Screen;
+using Lowfell.Core.Meshes.StandIns;
+using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Store;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
+using Lowfell.Web.Features.Bases;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Caching.Memory;
+
+namespace Lowfell.Web.Features.Looks;
+
+/// <summary>A piece as it is about to be drawn.</summary>
+/// <param name="Piece">The piece.</param>
+/// <param name="Choice">What the painter chose; null where nothing.</param>
+/// <param name="Wish">What its stand-in is made for.</param>
+/// <param name="MeshId">Hash of all that the surface follows from.</param>
+/// <param name="Zones">Its zones and those of parts that are fitted.</param>
+/// <param name="Stacks">Their stacks.</param>
+/// <param name="ZoneOfPart">For each part the place of its zone; -1 where there is none.</param>
+/// <param name="RadiusMm">Radius within which edges and recesses are told, mm.</param>
+internal sealed record PieceScene(PieceRow Piece, PieceLookRow? Choice, StandInWish Wish, Guid MeshId, IReadOnlyList<ZoneRow> Zones, IReadOnlyList<StackDraft> Stacks, int[] ZoneOfPart, float RadiusMm);
+
+/// <summary>Surfaces that were drawn lately, unpacked.</summary>
+public sealed class MeshMemory : IDisposable
+{
+    private const long Most = 96_000_000;
+    private readonly MemoryCache cache = new(new MemoryCacheOptions { SizeLimit = Most });
+
+    /// <summary>One that is known.</summary>
+    internal ShownMesh? Find(Guid id) => cache.Get<ShownMesh>(id);
+
+    /// <summary>Keeps one.</summary>
+    internal void Keep(Guid id, ShownMesh mesh) => cache.Set(id, mesh, new MemoryCacheEntryOptions { Size = (mesh.Vertices * 24L) + (mesh.Corners.Length * 4L) });
+
+    /// <inheritdoc/>
+    public void Dispose() => cache.Dispose();
+}
+
+/// <summary>Reads what a piece looks like, and makes what is drawn of it.</summary>
+/// <param name="db">Database.</param>
+/// <param name="open">The bench.</param>
+/// <param name="trays">Trays of bases.</param>
+/// <param name="layouts">Their layouts.</param>
+/// <param name="meshes">Surfaces that were drawn lately.</param>
+/// <param name="queue">Turns.</param>
+/// <param name="clock">Time.</param>
+public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, LayoutMemory layouts, MeshMemory meshes, LookQueue queue, TimeProvider clock)
+{
+    // Another way to make surfaces, another number: what was kept is made again.
+    private const int Made = 1;
+
+    /// <summary>A piece as it is drawn.</summary>
+    /// <param name="pieceId">The piece.</param>
+    /// <param name="copy">Number of the copy, where its copies differ.</param>
+    /// <param name="apart">Without the parts that are fitted to it.</param>
+    /// <param name="cancel">Ends it.</param>
+    internal async Task<PieceScene> SceneAsync(Guid pieceId, int copy, bool apart, CancellationToken cancel)
+    {
+        var piece = await db.Pieces.AsNoTracking().Include(p => p.Set).SingleOrDefaultAsync(p => p.Id == pieceId && p.DeletedAt == null && p.Set!.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", pieceId);
+        var zones = await ZoneStacks.Rows(db).Where(z => z.PieceId == pieceId || (!apart && z.Piece!.PartOfId == pieceId)).ToListAsync(cancel);
+        zones = [.. zones.OrderBy(z => z.PieceId != pieceId).ThenBy(z => z.Piece!.Position).ThenBy(z => z.Position)];
+        var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
+        var choice = await db.PieceLooks.AsNoTracking().SingleOrDefaultAsync(l => l.PieceId == pieceId, cancel);
+        var (layout, mark) = (default(Layout), "");
+        if (await trays.OfPieceAsync(pieceId, cancel) is { } tray)
+        {
+            var copies = TrayDesk.Copies(tray);
+            var known = layouts.Of(copies[Math.Clamp(copy, 1, copies.Count) - 1], TrayDesk.Family(tray));
+            (layout, mark) = (known.Layout, known.Mark);
+        }
+
+        var kind = choice?.Kind ?? (layout is not null ? StandInKind.Base : StandInKinds.Nearest(piece.Name, piece.Kind, piece.Shape));
+        var wish = StandInWish.Of(kind, piece.Shape, piece.LengthMm, piece.WidthMm, piece.HeightMm, piece.AreaMm2, Seeds.Of(pieceId, 14), kind == StandInKind.Base ? layout : null);
+        var radius = (float)Math.Clamp(SurfaceFields.UsualRadiusMm * Zone.UsualScale / piece.Set!.Scale, 0.3, 1.2);
+        var text = FormattableString.Invariant($"{Made} {kind} {wish.LengthMm:R} {wish.WidthMm:R} {wish.HeightMm:R} {wish.Round} {wish.Seed} {radius:R} {(wish.Layout is null ? "" : mark)}");
+        return new(piece, choice, wish, Hashed(MemoryMarshal.AsBytes(text.AsSpan())), zones, [.. zones.Select(z => ZoneStacks.Read(z, bench, shelf))], Parts(kind, choice, zones), radius);
+    }
+
+    /// <summary>Its surface: as it was drawn lately, as it was kept, or made.</summary>
+    /// <param name="scene">The piece.</param>
+    /// <param name="urgent">A screen waits for it.</param>
+    /// <param name="cancel">Nobody wants it any more.</param>
+    internal async Task<ShownMesh> MeshAsync(PieceScene scene, bool urgent, CancellationToken cancel)
+    {
+        if (meshes.Find(scene.MeshId) is { } known)
+        {
+            return known;
+        }
+
+        if (await db.Meshes.AsNoTracking().SingleOrDefaultAsync(m => m.Id == scene.MeshId, cancel) is { } row)
+        {
+            var kept = Glb.Read(Unpacked(row.Glb));
+            await db.Meshes.Where(m => m.Id == scene.MeshId && m.UsedAt < clock.GetUtcNow().AddDays(-1)).ExecuteUpdateAsync(m => m.SetProperty(x => x.UsedAt, clock.GetUtcNow()), cancel);
+            meshes.Keep(scene.MeshId, kept);
+            return kept;
+        }
+
+        var (mesh, glb) = await queue.RunAsync(urgent, () =>
+        {
+            // Somebody before may have wanted the same.
+            var made = meshes.Find(scene.MeshId) ?? Make(scene.Wish, scene.RadiusMm, cancel);
+            return (made, Packed(Glb.Write(made)));
+        }, cancel);
+        meshes.Keep(scene.MeshId, mesh);
+        await db.Database.ExecuteSqlAsync($"""INSERT INTO meshes ("BenchId", "Id", "Glb", "UsedAt") VALUES ({open.BenchId}, {scene.MeshId}, {glb}, {clock.GetUtcNow()}) ON CONFLICT DO NOTHING""", cancel);
+        return mesh;
+    }
+
+    /// <summary>Packed binary glTF of a surface that was made; null where it is not known.</summary>
+    internal async Task<byte[]?> PackedAsync(Guid id, CancellationToken cancel) => await db.Meshes.AsNoTracking().Where(m => m.Id == id).Select(m => m.Glb).SingleOrDefaultAsync(cancel);
+
+    /// <summary>A small picture, as it was kept or drawn now.</summary>
+    internal async Task<byte[]> PictureAsync(Guid id, Func<CancellationToken, Task<byte[]>> draw, CancellationToken cancel)
+    {
+        if (await db.LookPictures.AsNoTracking().Where(p => p.Id == id).Select(p => p.Png).SingleOrDefaultAsync(cancel) is { } kept)
+        {
+            return kept;
+        }
+
+        var png = await draw(cancel);
+        await db.Database.ExecuteSqlAsync($"""INSERT INTO look_pictures ("BenchId", "Id", "Png", "UsedAt") VALUES ({open.BenchId}, {id}, {png}, {clock.GetUtcNow()}) ON CONFLICT DO NOTHING""", cancel);
+        return png;
+    }
+
+    /// <summary>Makes a surface ready to be drawn.</summary>
+    internal static ShownMesh Make(StandInWish wish, float radiusMm, CancellationToken cancel)
+    {
+        var mesh = Orientation.Mend(StandIn.Build(wish), out _);
+        return ShownMesh.Of(mesh, SurfaceFields.Of(mesh, radiusMm, cancel));
+    }
+
+    /// <summary>A hash as an id.</summary>
+    internal static Guid Hashed(ReadOnlySpan<byte> of) => new(XxHash128.Hash(of));
+
+    /// <summary>Packed by Brotli, quick before small.</summary>
+    internal static byte[] Packed(ReadOnlySpan<byte> bytes)
+    {
+        var packed = new byte[BrotliEncoder.GetMaxCompressedLength(bytes.Length)];
+        return BrotliEncoder.TryCompress(bytes, packed, out var length, 5, 22) ? packed[..length] : throw new InvalidOperationException("The surface could not be packed.");
+    }
+
+    /// <summary>Unpacked again.</summary>
+    internal static byte[] Unpacked(byte[] packed)
+    {
+        using var from = new BrotliStream(new MemoryStream(packed), CompressionMode.Decompress);
+        using var to = new MemoryStream();
+        from.CopyTo(to);
+        return to.ToArray();
+    }
+
+    // What was chosen, as far as it is still there; names decide the rest.
+    private static int[] Parts(StandInKind kind, PieceLookRow? choice, List<ZoneRow> zones)
+    {
+        var matched = StandInKinds.Matched(kind, [.. zones.Select(z => (z.Name, z.Facing, PieceArea.ZoneMm2(z.Piece!.AreaMm2, z.AreaShare, z.OwnAreaMm2)))]);
+        for (var part = 0; part < matched.Length; part++)
+        {
+            if (choice?.Zones.ElementAtOrDefault(part) is { } wanted && zones.FindIndex(z => z.Id == wanted) is >= 0 and var at)
+            {
+                matched[part] = at;
+            }
+        }
+
+        return matched;
+    }
+}
