@@ -33,6 +33,13 @@ public sealed class MeshBuilder
         Triangle(a, c, d);
     }
 
+    /// <summary>A quad with points over its middle alone.</summary>
+    public void Plain(Vector3 a, Vector3 b, Vector3 c, Vector3 d)
+    {
+        double[] Places(float length) => Even(0, 1, Math.Max(1, (int)Math.Ceiling(length / WideMm)));
+        Grid((u, v) => Vector3.Lerp(Vector3.Lerp(a, b, (float)u), Vector3.Lerp(d, c, (float)u), (float)v), Places(Math.Max(Vector3.Distance(a, b), Vector3.Distance(d, c))), Places(Math.Max(Vector3.Distance(a, d), Vector3.Distance(b, c))));
+    }
+
     /// <summary>A quad with the points that highlights along its borders need, and some over its middle for light that changes.</summary>
     public void Face(Vector3 a, Vector3 b, Vector3 c, Vector3 d) =>
         Grid((u, v) => Vector3.Lerp(Vector3.Lerp(a, b, (float)u), Vector3.Lerp(d, c, (float)u), (float)v), Places(Math.Max(Vector3.Distance(a, b), Vector3.Distance(d, c))), Places(Math.Max(Vector3.Distance(a, d), Vector3.Distance(b, c))));

@@ -23,7 +23,7 @@ public sealed record LookView(float TurnDeg = -32, float LiftDeg = 24, float Nea
         var radius = Math.Max(0.01f, Vector3.Distance(low, high) / 2);
         var half = AngleDeg / 2 * MathF.PI / 180;
         var fits = MathF.Atan(MathF.Tan(half) * Math.Min(1, aspect));
-        var distance = radius / MathF.Sin(fits) * 0.86f / Math.Max(0.05f, Near);
+        var distance = radius / MathF.Sin(fits) * 0.95f / Math.Max(0.05f, Near);
         var (turn, lift) = (TurnDeg * MathF.PI / 180, LiftDeg * MathF.PI / 180);
         var away = new Vector3(MathF.Sin(turn) * MathF.Cos(lift), -MathF.Cos(turn) * MathF.Cos(lift), MathF.Sin(lift));
         var right = new Vector3(MathF.Cos(turn), MathF.Sin(turn), 0);

@@ -73,6 +73,13 @@ internal sealed class Modeller(ulong seed)
             }
         }
 
+        // What is large has points over its middle too, so that a shadow at one corner stays there.
+        if (outline.Count == 4)
+        {
+            Body.Plain(rings[^1][0], rings[^1][1], rings[^1][2], rings[^1][3]);
+            return;
+        }
+
         for (var i = 1; i + 1 < outline.Count; i++)
         {
             Body.Triangle(rings[^1][0], rings[^1][i], rings[^1][i + 1]);

@@ -52,11 +52,12 @@ public static class StandInKinds
     /// <summary>The kind nearest to a piece, by its name first, then by what kind of piece it is and by its shape.</summary>
     public static StandInKind Nearest(string name, string pieceKind, PieceShape shape)
     {
-        foreach (var text in new[] { name, pieceKind })
+        // The last word says what it is: a sluice gate is a gate.
+        foreach (var word in Words(name).Reverse().Concat(Words(pieceKind).Reverse()))
         {
             foreach (var (kind, facts) in Table)
             {
-                if (facts.Words.Length > 0 && Words(text).Any(w => facts.Words.Any(k => w.StartsWith(k, StringComparison.Ordinal))))
+                if (facts.Words.Any(k => word.StartsWith(k, StringComparison.Ordinal)))
                 {
                     return kind;
                 }

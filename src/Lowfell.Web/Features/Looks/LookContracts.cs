@@ -47,4 +47,4 @@ public sealed record LookChoice([VersionBound] int Version, StandInKind Kind, [P
 /// <summary>A kind of stand-in with its parts.</summary>
 /// <param name="Kind">Kind.</param>
 /// <param name="Parts">Names of its parts.</param>
-public sealed record StandInView(StandInKind Kind, IReadOnlyList<string> Parts);
+public sealed record ShownAsView(StandInKind Kind, IReadOnlyList<string> Parts);

@@ -27,17 +27,18 @@ public static class LookEndpoints
         piece.MapPut("look", Choose).WithSummary("Chooses what a piece is shown as, and which part shows which zone; 409 when somebody else has meanwhile.").ProducesProblem(409);
         piece.MapGet("picture.png", Picture).WithSummary("A picture of a piece, drawn by the host.").Produces<byte[]>(200, "image/png");
         piece.MapGet("look.glb", Painted).WithSummary("The painted piece as binary glTF, its predicted colours as COLOR_0.").Produces<byte[]>(200, "model/gltf-binary");
+        app.MapGet("/api/zones/{id:guid}/picture.png", OfZone).WithTags("Looks").ProducesValidationProblem().WithSummary("A picture of the piece of a zone, the zone standing out: before or after one of its coats, where that is named.").Produces<byte[]>(200, "image/png");
         app.MapGet("/api/meshes/{id:guid}", Mesh).WithTags("Looks").WithSummary("A surface as binary glTF; what an address answers never changes.").Produces<byte[]>(200, "model/gltf-binary");
         app.MapGet("/api/stand-ins", Kinds).WithTags("Looks").WithSummary("What pieces can be shown as, and the parts of each.");
     }
 
-    private static Ok<List<StandInView>> Kinds() => TypedResults.Ok(Enum.GetValues<StandInKind>().Select(k => new StandInView(k, [.. k.Facts().Parts.Select(p => p.Name)])).ToList());
+    private static Ok<List<ShownAsView>> Kinds() => TypedResults.Ok(Enum.GetValues<StandInKind>().Select(k => new ShownAsView(k, [.. k.Facts().Parts.Select(p => p.Name)])).ToList());
 
-    private static async Task<Ok<PieceLook>> Look(Guid id, LookDesk desk, CancellationToken cancel, Lamp lamp = Lamp.Daylight, int copy = 1, bool apart = false)
+    private static async Task<Ok<PieceLook>> Look(Guid id, LookDesk desk, CancellationToken cancel, string? lamp = null, int copy = 1, bool apart = false)
     {
         var scene = await desk.SceneAsync(id, copy, apart, cancel);
         await desk.MeshAsync(scene, urgent: true, cancel);
-        var table = LookTable.Of(scene.Stacks, lamp);
+        var table = LookTable.Of(scene.Stacks, Under(lamp));
         var parts = scene.Wish.Kind.Facts().Parts;
         return TypedResults.Ok(new PieceLook(
             id, scene.Choice?.Version ?? 0, scene.Wish.Kind, scene.Choice is not null,
@@ -46,7 +47,7 @@ public static class LookEndpoints
                 z.Id, z.PieceId == id ? z.Name : $"{z.Piece!.Name}: {z.Name}",
                 [.. scene.Stacks[i].Coats.Select(c => new LookCoat(c.Id, c.Paint is { } paint ? $"{c.How.Label}, {paint.Name}" : c.How.Label, c.Skipped))],
                 table.Zones[i].First, table.Zones[i].LevelsMm, scene.ZoneOfPart.Contains(i)))],
-            scene.MeshId, lamp, table.Rows, Halves(table.Texels), scene.Piece.Set!.ViewingMm));
+            scene.MeshId, Under(lamp), table.Rows, Halves(table.Texels), scene.Piece.Set!.ViewingMm));
     }
 
     private static async Task<Ok<PieceLook>> Choose(Guid id, LookChoice choice, LookDesk desk, LowfellDb db, CancellationToken cancel)
@@ -92,7 +93,7 @@ public static class LookEndpoints
     }
 
     private static async Task<IResult> Picture(
-        Guid id, LookDesk desk, LookQueue queue, HttpContext http, CancellationToken cancel, int w = UsualWidth, int h = UsualHeight, Guid? zoneId = null, int? coats = null, Lamp lamp = Lamp.Daylight, float turn = -32, float lift = 24, int copy = 1, bool wet = false, bool apart = false)
+        Guid id, LookDesk desk, LookQueue queue, HttpContext http, CancellationToken cancel, int w = UsualWidth, int h = UsualHeight, Guid? zoneId = null, int? coats = null, Guid? coatId = null, bool before = false, string? lamp = null, float turn = -32, float lift = 24, int copy = 1, bool wet = false, bool apart = false)
     {
         if (w is < LeastPx or > MostPx || h is < LeastPx or > MostPx)
         {
@@ -100,7 +101,14 @@ public static class LookEndpoints
         }
 
         var scene = await desk.SceneAsync(id, copy, apart, cancel);
-        var table = LookTable.Of(scene.Stacks, lamp);
+        var table = LookTable.Of(scene.Stacks, Under(lamp));
+        if (coatId is { } coat && zoneId is { } on && scene.Zones.ToList().FindIndex(z => z.Id == on) is >= 0 and var place)
+        {
+            // As it is before or after a coat; one that has gone from the stack shows all of it.
+            var index = scene.Stacks[place].Coats.ToList().FindIndex(c => c.Id == coat);
+            coats = index < 0 ? null : before ? index : index + 1;
+        }
+
         var (view, laid, lit) = (new LookView(Finite(turn, -32), Math.Clamp(Finite(lift, 24), -10, 88)), Laid(scene, zoneId, coats), zoneId is { } zone ? scene.Zones.ToList().FindIndex(z => z.Id == zone) : -1);
 
         // What was kept is known by all that it shows.
@@ -122,13 +130,22 @@ public static class LookEndpoints
         return Results.Bytes(png, "image/png");
     }
 
-    private static async Task<IResult> Painted(Guid id, LookDesk desk, CancellationToken cancel, Guid? zoneId = null, int? coats = null, Lamp lamp = Lamp.Daylight, int copy = 1, bool apart = false)
+    private static async Task<IResult> OfZone(
+        Guid id, LookDesk desk, LookQueue queue, LowfellDb db, HttpContext http, CancellationToken cancel, int w = UsualWidth, int h = UsualHeight, Guid? coatId = null, bool before = false, string? lamp = null, float turn = -32, float lift = 24, int copy = 1)
+    {
+        var piece = await db.Zones.Where(z => z.Id == id && z.DeletedAt == null).Select(z => (Guid?)z.PieceId).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("id", id);
+        return await Picture(piece, desk, queue, http, cancel, w, h, id, null, coatId, before, lamp, turn, lift, copy);
+    }
+
+    private static async Task<IResult> Painted(Guid id, LookDesk desk, CancellationToken cancel, Guid? zoneId = null, int? coats = null, string? lamp = null, int copy = 1, bool apart = false)
     {
         var scene = await desk.SceneAsync(id, copy, apart, cancel);
         var mesh = await desk.MeshAsync(scene, urgent: true, cancel);
-        var painted = LookPicture.Painted(new(mesh, LookTable.Of(scene.Stacks, lamp), scene.ZoneOfPart, Laid(scene, zoneId, coats)));
+        var painted = LookPicture.Painted(new(mesh, LookTable.Of(scene.Stacks, Under(lamp)), scene.ZoneOfPart, Laid(scene, zoneId, coats)));
         return Results.File(Glb.Write(mesh, painted), "model/gltf-binary", $"{FileName(scene.Piece.Name)}.glb");
     }
+
+    private static Lamp Under(string? lamp) => QueryWord.Parse<Lamp>("lamp", lamp) ?? Lamp.Daylight;
 
     // All coats, but of one zone only so many.
     private static List<float> Laid(PieceScene scene, Guid? zoneId, int? coats) =>

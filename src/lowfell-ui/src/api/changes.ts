@@ -5,7 +5,7 @@ import type { Bench, Coat, Tray, ZonePage } from "./types";
 const judged: QueryName[] = ["preview", "cost", "help", "mends", "mendAll", "judgement", "effects"];
 const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
-const shown: QueryName[] = ["cards", "set", "piece"];
+const shown: QueryName[] = ["cards", "set", "piece", "look"];
 
 /** What a change makes stale. */
 const stale = {
@@ -68,6 +68,8 @@ const stale = {
   mixRecords: ["mixRecords", "again", "materials", "amounts"],
   /** Bases: what lies where on a tray, and so what it takes. */
   tray: ["tray", "placement", "traySteps", "trayRim", ...shown, "zone", "amounts", ...planned],
+  /** What pieces are shown as. */
+  look: ["look"],
   /** Rules of the families of bases. */
   families: ["baseFamilies", "tray", "traySteps", "amounts", "bin"],
   /** Stones, slabs and tufts on the shelf. */

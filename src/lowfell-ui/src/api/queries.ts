@@ -1,6 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, ask, Problem, queryClient } from "./client";
 import { baseQueries } from "./baseQueries";
+import { lookQueries } from "./lookQueries";
 import { kept, stored } from "./stored";
 import type {
   AmountsRequest,
@@ -299,6 +300,7 @@ export const queries = {
     }),
 
   ...baseQueries,
+  ...lookQueries,
   tiles: () => queryOptions({ queryKey: ["tiles"], queryFn: () => ask(api.GET("/api/tiles")) }),
   tilePreview: (draft: TileDraft, enabled: boolean) =>
     queryOptions({
@@ -422,6 +424,9 @@ export type QueryName =
   | "zones"
   | "search"
   | "bin"
+  | "look"
+  | "mesh"
+  | "shownAs"
   | "versions"
   | "zone"
   | "schemes"

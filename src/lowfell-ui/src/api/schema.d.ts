@@ -915,6 +915,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/zones/{id}/picture.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture of the piece of a zone, the zone standing out: before or after one of its coats, where that is named. */
+        get: {
+            parameters: {
+                query?: {
+                    w?: number;
+                    h?: number;
+                    coatId?: string;
+                    before?: boolean;
+                    lamp?: string;
+                    turn?: number;
+                    lift?: number;
+                    copy?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/png": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/meshes/{id}": {
         parameters: {
             query?: never;
@@ -976,7 +1032,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["StandInView"][];
+                        "application/json": components["schemas"]["ShownAsView"][];
                     };
                 };
             };
@@ -7530,7 +7586,7 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    lamp?: components["schemas"]["Lamp"];
+                    lamp?: string;
                     copy?: number;
                     apart?: boolean;
                 };
@@ -7629,7 +7685,9 @@ export interface paths {
                     h?: number;
                     zoneId?: string;
                     coats?: number;
-                    lamp?: components["schemas"]["Lamp"];
+                    coatId?: string;
+                    before?: boolean;
+                    lamp?: string;
                     turn?: number;
                     lift?: number;
                     copy?: number;
@@ -7685,7 +7743,7 @@ export interface paths {
                 query?: {
                     zoneId?: string;
                     coats?: number;
-                    lamp?: components["schemas"]["Lamp"];
+                    lamp?: string;
                     copy?: number;
                     apart?: boolean;
                 };
@@ -12980,6 +13038,13 @@ export interface components {
             /** @description Its word. */
             word: string;
         };
+        /** @description A kind of stand-in with its parts. */
+        ShownAsView: {
+            /** @description Kind. */
+            kind: components["schemas"]["StandInKind"];
+            /** @description Names of its parts. */
+            parts: string[];
+        };
         /** @description How far a search is. */
         SolveProgress: {
             /** @description What it is at. */
@@ -13103,12 +13168,21 @@ export interface components {
          * @enum {unknown}
          */
         StandInKind: "block" | "ruinedWall" | "straightWall" | "cornerWall" | "hall" | "house" | "hull" | "turret" | "runningGear" | "gantry" | "rock" | "stair" | "base" | "figure" | "pan" | "gate";
-        /** @description A kind of stand-in with its parts. */
+        /** @description A material that stands in. */
         StandInView: {
-            /** @description Kind. */
-            kind: components["schemas"]["StandInKind"];
-            /** @description Names of its parts. */
-            parts: string[];
+            /** @description What was used. */
+            then: string;
+            /** @description Its colour. */
+            thenColour: string;
+            /** @description What stands in; none where the shelf has nothing of its family. */
+            now: null | string;
+            /** @description Its colour. */
+            nowColour: null | string;
+            /**
+             * Format: double
+             * @description dE00 that it alone adds to the finished zone.
+             */
+            deltaE: number;
         };
         /** @description An element as it stands. */
         StandingView: {

@@ -111,6 +111,7 @@ export interface MixWish {
   ground: string;
   totalMl: number;
 }
+export type PieceLook = Full<Schemas["PieceLook"]>;
 export type Tray = Full<Schemas["TrayView"]>;
 export type TrayBase = Full<Schemas["BaseView"]>;
 export type TrayCopy = Full<Schemas["TrayCopyDraft"]>;

@@ -42,6 +42,8 @@ export const elementKindWord = {} as Record<components["schemas"]["ElementKind"]
 export const textureWord = {} as Record<"crackle" | "coarse" | "fine" | "sand" | "skim", string>;
 export const crackleGroundWord = {} as Record<components["schemas"]["CrackleGround"], string>;
 export const dustFromWord = {} as Record<components["schemas"]["DustFrom"], string>;
+export const standInKindWord = {} as Record<components["schemas"]["StandInKind"], string>;
+export const lampWord = {} as Record<components["schemas"]["Lamp"], string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
 let known: Craft | null = null;
@@ -84,6 +86,8 @@ export function learn(craft: Craft) {
   Object.assign(textureWord, words.texture);
   Object.assign(crackleGroundWord, words.crackleGround);
   Object.assign(dustFromWord, words.dustFrom);
+  Object.assign(standInKindWord, words.standInKind);
+  Object.assign(lampWord, words.lamp);
 }
 
 /** The host's tables. */

@@ -65,6 +65,11 @@ export const places: Place[] = [
           load: async () => (await import("../features/stack/StackScreen")).StackScreen,
         },
         {
+          path: "look",
+          label: "Look",
+          load: async () => (await import("../features/look/LookScreen")).LookScreen,
+        },
+        {
           path: "base",
           label: "Base",
           load: async () => (await import("../features/bases/BaseScreen")).BaseScreen,

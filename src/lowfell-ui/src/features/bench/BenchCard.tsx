@@ -3,6 +3,7 @@ import { bigKey } from "../../ui/bigKey";
 import type { PlannedStep, WorkedWith } from "../../api/types";
 import { duration, workedWithWord } from "../../api/words";
 import { Core } from "../../craft/Core";
+import { StepPicture } from "../../craft/PiecePicture";
 import { counted, whereOf } from "../../craft/stepWords";
 import { WhatGoesWhere } from "./WhatGoesWhere";
 
@@ -70,9 +71,16 @@ export function BenchCard({
         </p>
       )}
       <div className="my-3 flex flex-wrap items-center gap-4">
-        <Core large strata={step.sample} />
-        <span aria-hidden>→</span>
-        <Core large strata={step.sample} after={step.technique ? step.after : undefined} />
+        <span className="flex items-center gap-2 rounded bg-swatch p-1">
+          <StepPicture step={step} before w={174} h={116} meanwhile={<Core large strata={step.sample} />} />
+          <span aria-hidden>→</span>
+          <StepPicture
+            step={step}
+            w={174}
+            h={116}
+            meanwhile={<Core large strata={step.sample} after={step.technique ? step.after : undefined} />}
+          />
+        </span>
         <div className="min-w-64 flex-1">
           {step.mix && (
             <p className="text-2xl" data-testid="mix">

@@ -12,6 +12,7 @@ import { type Entry, EntryDialog } from "../../craft/EntryDialog";
 import { ranges } from "../../craft/ranges";
 import { counted } from "../../craft/stepWords";
 import { Core } from "../../craft/Core";
+import { StepPicture } from "../../craft/PiecePicture";
 import { clock, day, dryAt } from "./when";
 
 interface Props {
@@ -73,10 +74,15 @@ export function StepPanel({ step, evening, cautionNote, onEarlier, onLater }: Pr
         </Link>
         , {step.copies.length === 1 ? "copy" : "copies"} {ranges(step.copies)}
       </p>
-      <div className="my-2 flex items-center gap-2">
-        <Core strata={step.sample} />
+      <div className="my-2 flex items-center gap-2 rounded bg-swatch p-1">
+        <StepPicture step={step} before w={132} h={88} meanwhile={<Core strata={step.sample} />} />
         <span aria-hidden>→</span>
-        <Core strata={step.sample} after={step.technique ? step.after : undefined} />
+        <StepPicture
+          step={step}
+          w={132}
+          h={88}
+          meanwhile={<Core strata={step.sample} after={step.technique ? step.after : undefined} />}
+        />
       </div>
       {step.mix && <p>{counted(step)}</p>}
       {(step.tool || step.readying.length > 0) && (

@@ -7,6 +7,7 @@ import type { PiecePage, ZoneView } from "../../api/types";
 import { area, sheenWord, substrateWord } from "../../api/words";
 import { forgetPiece, lastPiece, lastZone, rememberPiece } from "../../craft/lastZone";
 import { MiniCore } from "../../craft/MiniCore";
+import { markOf, PiecePicture } from "../../craft/PiecePicture";
 import { useTitle } from "../../craft/useTitle";
 import { Gone, isGone } from "../../craft/Gone";
 import { FoundCounts, sumFound, viewLink } from "../../ui";
@@ -48,6 +49,27 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
   const coats = zoneId ?? lastOf(zones);
   return (
     <div className="flex flex-wrap items-center gap-x-4 border-b border-line bg-panel px-3 lg:px-4 print:hidden">
+      {zones[0] && (
+        <Link
+          to={`${base}/look`}
+          aria-label={`Look of ${piece.name}`}
+          className="-mr-2 rounded bg-swatch max-sm:hidden"
+        >
+          <PiecePicture
+            pieceId={page.piece.id}
+            w={48}
+            h={32}
+            mark={markOf(zones.map((z) => [z.id, z.sample]))}
+            meanwhile={
+              <span aria-hidden className="grid size-full grid-cols-[2fr_3fr_2fr] overflow-hidden rounded-sm">
+                {lookOf(zones[0].sample.at(-1)).map((colour, i) => (
+                  <span key={i} style={{ background: colour }} />
+                ))}
+              </span>
+            }
+          />
+        </Link>
+      )}
       <p className="flex min-w-0 items-baseline gap-2 py-1.5">
         <Link to={`/sets/${page.setId}`} className="max-w-40 truncate text-sm text-soft hover:underline">
           {page.setName}
@@ -78,6 +100,9 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
             Coats
           </NavLink>
         )}
+        <NavLink to={`${base}/look`} className={viewLink}>
+          Look
+        </NavLink>
         {(page.hasTray || isBase(page)) && (
           <NavLink to={`${base}/base`} className={viewLink}>
             Base
@@ -101,6 +126,8 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
 
 /** A piece that is called a base, or lies flat and is round, may have a tray. */
 const isBase = (page: PiecePage) => page.piece.piece.kind === "base" || page.piece.piece.shape === "disc";
+
+const lookOf = (top: ZoneView["sample"][number] | undefined) => (top ? [top.recess, top.face, top.edge] : []);
 
 const lastOf = (zones: ZoneView[]) => (zones.find((z) => z.id === lastZone()) ?? zones[0])?.id;
 

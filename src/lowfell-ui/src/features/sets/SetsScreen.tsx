@@ -8,6 +8,7 @@ import { queries } from "../../api/queries";
 import type { SetCard } from "../../api/types";
 import { area } from "../../api/words";
 import { MiniCore } from "../../craft/MiniCore";
+import { markOf, PiecePicture } from "../../craft/PiecePicture";
 import { Button, Failed, FoundCounts, IconButton, Menu } from "../../ui";
 import { SetDialog } from "./SetDialog";
 import { swap } from "./swap";
@@ -121,7 +122,18 @@ function Card({ card, doneBy, children }: { card: SetCard; doneBy: string | unde
         aria-label={f.largest ? `${f.largest.piece}: ${f.largest.zone}` : `Open ${card.name}`}
         className="my-2 flex min-h-29 items-stretch gap-2 rounded bg-swatch p-1.5 hover:outline-2 hover:outline-accent"
       >
-        {f.sample.length > 0 && <MiniCore strata={f.sample} large />}
+        {f.sample.length > 0 &&
+          (f.largest ? (
+            <PiecePicture
+              pieceId={f.largest.pieceId}
+              w={156}
+              h={104}
+              mark={markOf([f.sample, f.looks])}
+              meanwhile={<MiniCore strata={f.sample} large />}
+            />
+          ) : (
+            <MiniCore strata={f.sample} large />
+          ))}
         {[...(f.sample.length > 0 ? [lookOf(f.sample.at(-1)!)] : []), ...f.looks].slice(0, 4).map((look, i) => (
           <span key={i} aria-hidden className="grid min-w-0 flex-1 grid-cols-[2fr_3fr_2fr] overflow-hidden rounded-sm">
             {look.map((colour, at) => (

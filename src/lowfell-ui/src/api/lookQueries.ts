@@ -1,0 +1,61 @@
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { api, ask } from "./client";
+import type { PieceLook } from "./types";
+
+/** What the look of a piece asks: its colours, its surface, what it can be shown as. */
+export const lookQueries = {
+  look: (pieceId: string, lamp: PieceLook["lamp"], copy = 1, apart = false) =>
+    queryOptions({
+      queryKey: ["look", pieceId, lamp, copy, apart],
+      queryFn: ({ signal }) =>
+        ask(
+          api.GET("/api/pieces/{id}/look", { params: { path: { id: pieceId }, query: { lamp, copy, apart } }, signal }),
+        ),
+      placeholderData: keepPreviousData,
+    }),
+  mesh: (id: string | undefined) =>
+    queryOptions({
+      queryKey: ["mesh", id],
+      queryFn: async ({ signal }) => {
+        const answer = await fetch(`/api/meshes/${id}`, { signal });
+        if (!answer.ok) throw new Error("The surface of the piece did not come.");
+        return answer.arrayBuffer();
+      },
+      enabled: Boolean(id),
+      // What an address answers never changes.
+      staleTime: Infinity,
+      gcTime: 60_000,
+    }),
+  shownAs: () =>
+    queryOptions({ queryKey: ["shownAs"], queryFn: () => ask(api.GET("/api/stand-ins")), staleTime: Infinity }),
+};
+
+/** Address of a picture of the piece of a zone, before or after one of its coats. */
+export function pictureOfStep(
+  zoneId: string,
+  part: { w: number; h: number; coatId?: string; before?: boolean; copy?: number; v?: string },
+): string {
+  return `/api/zones/${zoneId}/picture.png?${queryOf(part)}`;
+}
+
+const queryOf = (part: object) =>
+  new URLSearchParams(Object.entries(part).flatMap(([k, v]) => (v === undefined ? [] : [[k, String(v)]])));
+
+/** Address of a picture of a piece that the host draws. */
+export function pictureOf(
+  pieceId: string,
+  part: {
+    w: number;
+    h: number;
+    zoneId?: string;
+    coats?: number;
+    lamp?: string;
+    turn?: number;
+    lift?: number;
+    wet?: boolean;
+    copy?: number;
+    v?: string;
+  },
+): string {
+  return `/api/pieces/${pieceId}/picture.png?${queryOf(part)}`;
+}

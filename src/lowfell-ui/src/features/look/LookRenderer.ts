@@ -1,0 +1,299 @@
+import {
+  BufferAttribute,
+  BufferGeometry,
+  DataTexture,
+  GLSL3,
+  HalfFloatType,
+  InterleavedBuffer,
+  InterleavedBufferAttribute,
+  LinearFilter,
+  LinearSRGBColorSpace,
+  Mesh,
+  NearestFilter,
+  OrthographicCamera,
+  PerspectiveCamera,
+  PlaneGeometry,
+  RawShaderMaterial,
+  RGBAFormat,
+  Scene,
+  Vector3,
+  WebGLRenderer,
+  WebGLRenderTarget,
+} from "three";
+import type { PieceLook } from "../../api/types";
+import { flatFragmentShader, flatVertexShader, fragmentShader, mostLevels, mostParts, vertexShader } from "./shader";
+
+const angleDeg = 28;
+const tableWidth = 16;
+const degree = Math.PI / 180;
+const mmPerMetre = 1000;
+/** One minute of arc, as a part of the distance. */
+const arcMinute = Math.tan(degree / 60);
+
+/** Where a piece is looked at from. */
+export interface View {
+  turnDeg: number;
+  liftDeg: number;
+  near: number;
+}
+
+/** What is drawn of it. */
+export interface Shown {
+  /** Coats on each zone, by its place; broken between two is a part of the next. */
+  coats: number[];
+  wet: boolean;
+  /** Place of the one zone that stands out; -1 for none. */
+  lit: number;
+  /** Predicted colours alone. */
+  plain: boolean;
+  /** Distance that it is seen from, mm; 0 for from the hand. */
+  distanceMm: number;
+}
+
+export const firstView: View = { turnDeg: -32, liftDeg: 24, near: 1 };
+
+/** Draws a piece: its surface goes over once, its colours as a small table. */
+export class LookRenderer {
+  private readonly gl: WebGLRenderer;
+  private readonly scene = new Scene();
+  private readonly camera = new PerspectiveCamera(angleDeg, 1, 1, 5000);
+  private readonly flat = new Scene();
+  private readonly level = new OrthographicCamera(-1, 1, 1, -1, 0, 1);
+  private readonly paint: RawShaderMaterial;
+  private readonly last: RawShaderMaterial;
+  private targets: [WebGLRenderTarget, WebGLRenderTarget] | undefined;
+  private mesh: Mesh | undefined;
+  private low = new Vector3();
+  private high = new Vector3();
+  private parts: number[] = [];
+  private width = 1;
+  private height = 1;
+  private fine = 1;
+
+  constructor(canvas: HTMLCanvasElement) {
+    this.gl = new WebGLRenderer({ canvas, antialias: false, alpha: true, preserveDrawingBuffer: true });
+    this.gl.outputColorSpace = LinearSRGBColorSpace;
+    this.paint = new RawShaderMaterial({
+      glslVersion: GLSL3,
+      vertexShader,
+      fragmentShader,
+      side: 2,
+      uniforms: {
+        table: { value: null },
+        rows: { value: new Int32Array(4 * mostParts) },
+        levels: { value: new Float32Array(mostParts * mostLevels) },
+        coats: { value: new Float32Array(mostParts) },
+        wet: { value: 0 },
+        plain: { value: 0 },
+        lit: { value: -1 },
+        eye: { value: new Vector3() },
+        toLamp: { value: new Vector3() },
+        low: { value: new Vector3() },
+        extent: { value: 1 },
+      },
+    });
+    this.last = new RawShaderMaterial({
+      glslVersion: GLSL3,
+      vertexShader: flatVertexShader,
+      fragmentShader: flatFragmentShader,
+      depthTest: false,
+      depthWrite: false,
+      uniforms: { picture: { value: null }, way: { value: [0, 0] }, arcmin: { value: 0 }, encode: { value: 0 } },
+    });
+    this.flat.add(new Mesh(new PlaneGeometry(2, 2), this.last));
+    this.camera.up.set(0, 0, 1);
+  }
+
+  /** Takes a surface: binary glTF as the host writes it. */
+  load(glb: ArrayBuffer) {
+    const head = new DataView(glb);
+    const length = head.getUint32(12, true);
+    const json = JSON.parse(new TextDecoder().decode(new Uint8Array(glb, 20, length))) as Gltf;
+    const from = 28 + length;
+    const primitive = json.meshes[0]!.primitives[0]!;
+    const view = (accessor: number) => json.bufferViews[json.accessors[accessor]!.bufferView]!;
+    const of = (name: string) => view(primitive.attributes[name]!);
+    const geometry = new BufferGeometry();
+    const place = of("POSITION");
+    const normal = of("NORMAL");
+    const quads = (v: GltfView) => new BufferAttribute(new Uint8Array(glb, from + v.byteOffset, v.byteLength), 4, true);
+    geometry.setAttribute(
+      "position",
+      new InterleavedBufferAttribute(
+        new InterleavedBuffer(new Uint16Array(glb, from + place.byteOffset, place.byteLength / 2), 4),
+        3,
+        0,
+        true,
+      ),
+    );
+    geometry.setAttribute(
+      "normal",
+      new InterleavedBufferAttribute(
+        new InterleavedBuffer(new Int8Array(glb, from + normal.byteOffset, normal.byteLength), 4),
+        3,
+        0,
+        true,
+      ),
+    );
+    geometry.setAttribute("fields", quads(of("_FIELDS")));
+    geometry.setAttribute("extras", quads(of("_EXTRAS")));
+    const indices = view(primitive.indices);
+    const small = json.accessors[primitive.indices]!.componentType === 5123;
+    geometry.setIndex(
+      new BufferAttribute(
+        small
+          ? new Uint16Array(glb, from + indices.byteOffset, indices.byteLength / 2)
+          : new Uint32Array(glb, from + indices.byteOffset, indices.byteLength / 4),
+        1,
+      ),
+    );
+    if (this.mesh) {
+      this.scene.remove(this.mesh);
+      this.mesh.geometry.dispose();
+    }
+    this.mesh = new Mesh(geometry, this.paint);
+    this.mesh.frustumCulled = false;
+    this.scene.add(this.mesh);
+    const node = json.nodes[1]!;
+    const extent = node.scale[0]! * mmPerMetre;
+    this.low.fromArray(node.translation).multiplyScalar(mmPerMetre);
+    this.high
+      .fromArray(json.accessors[primitive.attributes.POSITION!]!.max!)
+      .multiplyScalar(extent / 65535)
+      .add(this.low);
+    this.paint.uniforms.low!.value.copy(this.low);
+    this.paint.uniforms.extent!.value = extent;
+  }
+
+  /** Takes the colours of a look. */
+  dye(look: PieceLook) {
+    const bytes = Uint8Array.from(atob(look.table), (c) => c.charCodeAt(0));
+    const halves = new Uint16Array(bytes.buffer);
+    const texture = new DataTexture(halves, tableWidth, look.rows, RGBAFormat, HalfFloatType);
+    texture.minFilter = texture.magFilter = NearestFilter;
+    texture.needsUpdate = true;
+    const { table, rows, levels } = this.paint.uniforms;
+    (table!.value as DataTexture | null)?.dispose();
+    table!.value = texture;
+    this.parts = look.parts.map((p) => look.zones.findIndex((z) => z.id === p.zoneId));
+    this.parts.forEach((zone, part) => {
+      const of = look.zones[zone];
+      (rows!.value as Int32Array).set(
+        of ? [of.first, of.coats.length, of.levelsMm.length, zone] : [0, 0, 1, -1],
+        4 * part,
+      );
+      for (let i = 0; i < mostLevels; i++)
+        (levels!.value as Float32Array)[part * mostLevels + i] = of?.levelsMm[Math.min(i, of.levelsMm.length - 1)] ?? 0;
+    });
+  }
+
+  /** Size of the picture in points, and how finely it is drawn: 2 sharp, 0.5 while it moves. */
+  size(width: number, height: number, fine: number) {
+    if (width === this.width && height === this.height && fine === this.fine && this.targets) return;
+    [this.width, this.height, this.fine] = [width, height, fine];
+    this.gl.setPixelRatio(1);
+    this.gl.setSize(width, height, false);
+    this.targets?.forEach((t) => t.dispose());
+    const target = () =>
+      new WebGLRenderTarget(Math.max(1, Math.round(width * fine)), Math.max(1, Math.round(height * fine)), {
+        type: HalfFloatType,
+        minFilter: LinearFilter,
+        magFilter: LinearFilter,
+      });
+    this.targets = [target(), target()];
+  }
+
+  /** Draws it. Answers points of the screen for each millimetre in the middle of the piece. */
+  draw(view: View, shown: Shown): number {
+    if (!this.targets || !this.mesh || !this.paint.uniforms.table!.value) return 1;
+    const u = this.paint.uniforms;
+    this.parts.forEach((zone, part) => ((u.coats!.value as Float32Array)[part] = shown.coats[zone] ?? 0));
+    u.wet!.value = shown.wet ? 1 : 0;
+    u.plain!.value = shown.plain ? 1 : 0;
+    u.lit!.value = shown.lit;
+    const distance = this.look(view);
+    const pxPerMm = this.height / (2 * distance * Math.tan((angleDeg / 2) * degree));
+    const [one, two] = this.targets;
+    this.gl.setRenderTarget(one);
+    this.gl.setClearColor(0x000000, 0);
+    this.gl.clear();
+    this.gl.render(this.scene, this.camera);
+    const q = this.last.uniforms;
+    const arcmin = shown.distanceMm > 0 ? 1 / (pxPerMm * this.fine * shown.distanceMm * arcMinute) : 0;
+    q.arcmin!.value = arcmin;
+    q.picture!.value = one.texture;
+    q.way!.value = [1 / one.width, 0];
+    q.encode!.value = 0;
+    this.gl.setRenderTarget(two);
+    this.gl.clear();
+    this.gl.render(this.flat, this.level);
+    q.picture!.value = two.texture;
+    q.way!.value = [0, 1 / one.height];
+    q.encode!.value = 1;
+    this.gl.setRenderTarget(null);
+    this.gl.clear();
+    this.gl.render(this.flat, this.level);
+    return pxPerMm;
+  }
+
+  /** A point of the picture from the top left: red, green, blue and how much of it is there, 0..255. */
+  pixel(x: number, y: number): number[] {
+    const gl = this.gl.getContext();
+    const rgba = new Uint8Array(4);
+    gl.readPixels(x, this.height - 1 - y, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, rgba);
+    return [...rgba];
+  }
+
+  /** What lies in the memory of the graphics. */
+  held() {
+    return { ...this.gl.info.memory };
+  }
+
+  end() {
+    this.mesh?.geometry.dispose();
+    (this.paint.uniforms.table!.value as DataTexture | null)?.dispose();
+    this.targets?.forEach((t) => t.dispose());
+    this.paint.dispose();
+    this.last.dispose();
+    this.gl.dispose();
+  }
+
+  // As the host's own renderer has it (LookView).
+  private look(view: View): number {
+    const aspect = this.width / this.height;
+    const half = (angleDeg / 2) * degree;
+    const fits = Math.atan(Math.tan(half) * Math.min(1, aspect));
+    const radius = Math.max(0.01, this.low.distanceTo(this.high) / 2);
+    const distance = ((radius / Math.sin(fits)) * 0.95) / Math.max(0.05, view.near);
+    const [turn, lift] = [view.turnDeg * degree, view.liftDeg * degree];
+    const away = new Vector3(Math.sin(turn) * Math.cos(lift), -Math.cos(turn) * Math.cos(lift), Math.sin(lift));
+    const middle = this.low.clone().add(this.high).multiplyScalar(0.5);
+    this.camera.aspect = aspect;
+    this.camera.near = Math.max(0.1, distance - 2 * radius);
+    this.camera.far = distance + 2 * radius;
+    this.camera.position.copy(middle).addScaledVector(away, distance);
+    this.camera.lookAt(middle);
+    this.camera.updateProjectionMatrix();
+    this.camera.updateMatrixWorld();
+    const u = this.paint.uniforms;
+    u.eye!.value.copy(this.camera.position);
+    const ahead = new Vector3(-away.x, -away.y, 0);
+    if (ahead.lengthSq() < 1e-6) ahead.set(0, 1, 0);
+    ahead.normalize();
+    const right = new Vector3().crossVectors(ahead, new Vector3(0, 0, 1));
+    u.toLamp!.value.set(0, 0, 0.74).addScaledVector(right, -0.45).addScaledVector(ahead, -0.5).normalize();
+    return distance;
+  }
+}
+
+interface GltfView {
+  byteOffset: number;
+  byteLength: number;
+}
+
+interface Gltf {
+  meshes: { primitives: { attributes: Record<string, number>; indices: number }[] }[];
+  accessors: { bufferView: number; componentType: number; max?: number[] }[];
+  bufferViews: GltfView[];
+  nodes: { scale: number[]; translation: number[] }[];
+}

@@ -1,0 +1,293 @@
+import { useQuery } from "@tanstack/react-query";
+import { Download, SkipBack, SkipForward } from "lucide-react";
+import { lazy, Suspense, useMemo, useState } from "react";
+import { useParams, useSearchParams } from "react-router";
+import { wording } from "../../api/client";
+import { pictureOf } from "../../api/lookQueries";
+import { queries } from "../../api/queries";
+import type { PieceLook } from "../../api/types";
+import { choices, lampWord, number } from "../../api/words";
+import { Button, Choice, Failed, Field, IconButton, Menu, Toggle } from "../../ui";
+import type { Shown } from "./LookRenderer";
+import { ShownAs } from "./ShownAs";
+import { TrueSize } from "./TrueSize";
+
+const Stage = lazy(() => import("./LookStage"));
+
+const distances = [0, 300, 600, 1200, 2000];
+const everywhere = "all";
+
+/** What the piece will look like: the plan painted on it, coat by coat. */
+export function LookScreen() {
+  const { pieceId = "" } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const [lamp, setLamp] = useState<PieceLook["lamp"]>("daylight");
+  const [apart, setApart] = useState(false);
+  const copy = Math.max(1, Number(search.get("copy")) || 1);
+  const look = useQuery(queries.look(pieceId, lamp, copy, apart));
+  const mesh = useQuery(queries.mesh(look.data?.mesh));
+  const piece = useQuery(queries.piece(pieceId));
+  const [zone, setZone] = useState(everywhere);
+  const [moments, setMoments] = useState<[number | undefined, number | undefined]>([undefined, undefined]);
+  const [beside, setBeside] = useState(false);
+  const [wet, setWet] = useState(false);
+  const [only, setOnly] = useState(false);
+  const [distance, setDistance] = useState(0);
+  const [scale, setScale] = useState(0);
+  const [failed, setFailed] = useState(false);
+  if (look.error) return <Failed why={wording(look.error)} onAgain={() => void look.refetch()} />;
+  if (mesh.error) return <Failed why={wording(mesh.error)} onAgain={() => void mesh.refetch()} />;
+  if (!look.data || !piece.data) return <p className="p-6 text-soft">Painting it…</p>;
+  const data = look.data;
+  const place = data.zones.findIndex((z) => z.id === zone);
+  const most = place >= 0 ? data.zones[place]!.coats.length : Math.max(0, ...data.zones.map((z) => z.coats.length));
+  const at = (which: 0 | 1) => Math.min(most, moments[which] ?? (which === 0 ? most : Math.max(0, most - 1)));
+  const set = (which: 0 | 1, to: number) =>
+    setMoments((m) => (which === 0 ? [to, m[1]] : [m[0], to]) as [number | undefined, number | undefined]);
+  const name = piece.data.piece.piece.name;
+  const copies = piece.data.hasTray ? piece.data.piece.piece.copies : 1;
+  const picture = (which: 0 | 1) => {
+    const laid = at(which);
+    return failed ? (
+      <Plain
+        pieceId={pieceId}
+        zoneId={place >= 0 ? zone : undefined}
+        coats={Math.round(laid)}
+        lamp={lamp}
+        copy={copy}
+        wet={wet}
+        label={name}
+      />
+    ) : mesh.data ? (
+      <Suspense fallback={<p className="p-6 text-soft">Setting it up…</p>}>
+        <Painted
+          look={data}
+          glb={mesh.data}
+          place={place}
+          laid={laid}
+          wet={wet}
+          lit={only ? place : -1}
+          distance={distance}
+          label={`${name}, ${momentWord(data, place, laid)}, ${lampWord[lamp]}`}
+          onScale={which === 0 ? setScale : undefined}
+          onFail={() => setFailed(true)}
+        />
+      </Suspense>
+    ) : (
+      <p className="p-6 text-soft">Making its surface…</p>
+    );
+  };
+  return (
+    <div className="grid flex-1 grid-cols-1 gap-3 lg:grid-cols-[minmax(0,1fr)_18rem]">
+      <section aria-label="Look" className="flex min-w-0 flex-col rounded-lg border border-line bg-panel">
+        <div className={`grid min-h-72 flex-1 grid-cols-1 gap-px bg-line ${beside ? "sm:grid-cols-2" : ""}`}>
+          {(beside ? ([0, 1] as const) : ([0] as const)).map((which) => (
+            <div key={which} className="relative flex min-h-72 flex-col" style={{ background: "var(--swatch)" }}>
+              <div className="relative min-h-64 flex-1">
+                <div className="absolute inset-0">{picture(which)}</div>
+              </div>
+              <Scrubber look={data} place={place} most={most} at={at(which)} onTo={(to) => set(which, to)} />
+            </div>
+          ))}
+        </div>
+      </section>
+      <div className="flex flex-col gap-3 text-sm">
+        <section aria-label="Seen" className="flex flex-col gap-3 rounded-lg border border-line bg-panel p-3">
+          <Field label="Light">
+            {(id) => <Choice id={id} label="Light" value={lamp} options={choices(lampWord)} onChange={setLamp} />}
+          </Field>
+          <Field label="From">
+            {(id) => (
+              <Choice
+                id={id}
+                label="From"
+                value={String(distance)}
+                options={distances.map((d) => ({
+                  value: String(d),
+                  label: d === 0 ? "the hand" : `${number(d / 1000, 1)} m away`,
+                }))}
+                onChange={(d) => setDistance(Number(d))}
+              />
+            )}
+          </Field>
+          {!failed && <TrueSize pxPerMm={scale} distance={distance} />}
+          <Field label="Coats of">
+            {(id) => (
+              <Choice
+                id={id}
+                label="Coats of"
+                value={place >= 0 ? zone : everywhere}
+                options={[
+                  { value: everywhere, label: "all zones" },
+                  ...data.zones.filter((z) => z.shown).map((z) => ({ value: z.id, label: z.name })),
+                ]}
+                onChange={(to) => {
+                  setZone(to);
+                  setMoments([undefined, undefined]);
+                }}
+              />
+            )}
+          </Field>
+          {place >= 0 && <Toggle label="The others grey" checked={only} onChange={setOnly} />}
+          <Toggle label="The last coat still wet" checked={wet} onChange={setWet} />
+          <Toggle label="Two moments side by side" checked={beside} onChange={setBeside} />
+          {data.zones.some((z) => z.name.includes(": ")) || apart ? (
+            <Toggle label="Without the parts that fit on it" checked={apart} onChange={setApart} />
+          ) : null}
+          {copies > 1 && (
+            <Field label="Copy">
+              {(id) => (
+                <Choice
+                  id={id}
+                  label="Copy"
+                  value={String(Math.min(copy, copies))}
+                  options={Array.from({ length: copies }, (_, i) => ({ value: String(i + 1), label: `base ${i + 1}` }))}
+                  onChange={(c) => setSearch({ copy: c }, { replace: true })}
+                />
+              )}
+            </Field>
+          )}
+          <Menu
+            label="Take it along"
+            icon={<Download size={15} aria-hidden />}
+            items={[
+              { label: "Picture, PNG", onSelect: () => savePicture(name) },
+              {
+                label: "Painted surface, GLB",
+                onSelect: () => window.location.assign(`/api/pieces/${pieceId}/look.glb?lamp=${lamp}&copy=${copy}`),
+              },
+            ]}
+          />
+        </section>
+        <ShownAs look={data} />
+        {failed && (
+          <p className="rounded-lg border border-line bg-panel p-3 text-soft" role="status">
+            This browser draws no surfaces of its own; the host draws them instead.{" "}
+            <Button look="quiet" onClick={() => setFailed(false)}>
+              Try again
+            </Button>
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+interface PaintedProps {
+  look: PieceLook;
+  glb: ArrayBuffer;
+  place: number;
+  laid: number;
+  wet: boolean;
+  lit: number;
+  distance: number;
+  label: string;
+  onScale: ((pxPerMm: number) => void) | undefined;
+  onFail: () => void;
+}
+
+function Painted({ look, glb, place, laid, wet, lit, distance, label, onScale, onFail }: PaintedProps) {
+  const shown = useMemo<Shown>(
+    () => ({
+      coats: look.zones.map((z, i) => (place < 0 || i === place ? Math.min(laid, z.coats.length) : z.coats.length)),
+      wet,
+      lit,
+      plain: false,
+      distanceMm: distance,
+    }),
+    [look, place, laid, wet, lit, distance],
+  );
+  return <Stage look={look} glb={glb} shown={shown} label={label} onScale={onScale} onFail={onFail} />;
+}
+
+function momentWord(look: PieceLook, place: number, laid: number): string {
+  const whole = Math.round(laid);
+  if (whole === 0) return "bare";
+  if (place < 0) return look.zones.every((z) => z.coats.length <= whole) ? "finished" : "on each zone";
+  return look.zones[place]!.coats[whole - 1]?.what ?? "";
+}
+
+interface ScrubberProps {
+  look: PieceLook;
+  place: number;
+  most: number;
+  at: number;
+  onTo: (to: number) => void;
+}
+
+/** Goes through the coats: by hand between them, by keys from one to the next. */
+function Scrubber({ look, place, most, at, onTo }: ScrubberProps) {
+  const word = momentWord(look, place, at);
+  return (
+    <div className="flex items-center gap-2 border-t border-line bg-panel px-3 py-2 text-sm">
+      <IconButton label="One coat less" disabled={at <= 0} onClick={() => onTo(Math.max(0, Math.ceil(at) - 1))}>
+        <SkipBack size={15} aria-hidden />
+      </IconButton>
+      <input
+        type="range"
+        className="min-w-0 flex-1 accent-accent"
+        aria-label="Coats laid"
+        aria-valuetext={word}
+        min={0}
+        max={most}
+        step={0.05}
+        value={at}
+        onChange={(e) => onTo(Number(e.target.value))}
+        onKeyDown={(e) => {
+          const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[e.key];
+          if (!by) return;
+          e.preventDefault();
+          onTo(Math.max(0, Math.min(most, by > 0 ? Math.floor(at) + 1 : Math.ceil(at) - 1)));
+        }}
+      />
+      <IconButton label="One coat more" disabled={at >= most} onClick={() => onTo(Math.min(most, Math.floor(at) + 1))}>
+        <SkipForward size={15} aria-hidden />
+      </IconButton>
+      <span className="w-40 truncate xl:w-52" title={word} data-testid="moment">
+        <strong className="tabular-nums">
+          {Math.round(at)} of {most}
+        </strong>{" "}
+        {word}
+      </span>
+    </div>
+  );
+}
+
+interface PlainProps {
+  pieceId: string;
+  zoneId: string | undefined;
+  coats: number;
+  lamp: string;
+  copy: number;
+  wet: boolean;
+  label: string;
+}
+
+/** The host's own picture, where the browser draws none; turned by buttons. */
+function Plain({ pieceId, zoneId, coats, lamp, copy, wet, label }: PlainProps) {
+  const [turn, setTurn] = useState(-32);
+  return (
+    <div className="flex size-full flex-col items-center">
+      <img
+        className="min-h-0 flex-1 object-contain"
+        alt={label}
+        src={pictureOf(pieceId, { w: 900, h: 600, zoneId, coats, lamp, copy, wet, turn })}
+      />
+      <div className="flex gap-2 p-2">
+        <Button onClick={() => setTurn(turn - 30)}>Turn left</Button>
+        <Button onClick={() => setTurn(turn + 30)}>Turn right</Button>
+      </div>
+    </div>
+  );
+}
+
+function savePicture(name: string) {
+  document.querySelector<HTMLCanvasElement>("[data-testid=look]")?.toBlob((blob) => {
+    if (!blob) return;
+    const link = document.createElement("a");
+    link.href = URL.createObjectURL(blob);
+    link.download = `${name}.png`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+  });
+}

@@ -1,0 +1,161 @@
+import { useEffect, useRef, useState } from "react";
+import type { PieceLook } from "../../api/types";
+import { firstView, LookRenderer, type Shown, type View } from "./LookRenderer";
+
+const sharpAfterMs = 160;
+const turnStep = 10;
+const nearStep = 1.15;
+
+interface Props {
+  look: PieceLook;
+  glb: ArrayBuffer;
+  shown: Shown;
+  label: string;
+  onScale?: (pxPerMm: number) => void;
+  /** The browser draws no surfaces. */
+  onFail: () => void;
+}
+
+/** Tests of pixels ask here. */
+export interface LookProbe {
+  renderer: LookRenderer;
+  draw: (view: View, shown: Shown, width: number, height: number) => void;
+}
+
+/** The piece, turned by mouse, touch and keys; drawn only when something changed. */
+export default function LookStage({ look, glb, shown, label, onScale, onFail }: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const renderer = useRef<LookRenderer>(undefined);
+  const view = useRef<View>(firstView);
+  const asked = useRef(0);
+  const later = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const latest = useRef(shown);
+  latest.current = shown;
+  const told = useRef(onScale);
+  told.current = onScale;
+  const [ready, setReady] = useState(false);
+  const paint = (moving: boolean) => {
+    cancelAnimationFrame(asked.current);
+    asked.current = requestAnimationFrame(() => {
+      const at = canvas.current;
+      if (!at || !renderer.current) return;
+      const ratio = Math.min(2, window.devicePixelRatio || 1);
+      renderer.current.size(
+        Math.max(1, Math.round(at.clientWidth * ratio)),
+        Math.max(1, Math.round(at.clientHeight * ratio)),
+        moving ? 0.5 : 2,
+      );
+      const scale = renderer.current.draw(view.current, latest.current) / ratio;
+      told.current?.(scale);
+    });
+    clearTimeout(later.current);
+    if (moving) later.current = setTimeout(() => paint(false), sharpAfterMs);
+  };
+  const draw = useRef(paint);
+  draw.current = paint;
+  useEffect(() => {
+    const at = canvas.current!;
+    try {
+      renderer.current = new LookRenderer(at);
+    } catch {
+      onFail();
+      return;
+    }
+    const lost = (e: Event) => {
+      e.preventDefault();
+      onFail();
+    };
+    at.addEventListener("webglcontextlost", lost);
+    const watch = new ResizeObserver(() => draw.current(false));
+    watch.observe(at);
+    const probe: LookProbe = {
+      renderer: renderer.current,
+      draw: (v, s, width, height) => {
+        renderer.current!.size(width, height, 1);
+        renderer.current!.draw(v, s);
+      },
+    };
+    (window as unknown as { lowfellLook?: LookProbe }).lowfellLook = probe;
+    setReady(true);
+    return () => {
+      cancelAnimationFrame(asked.current);
+      clearTimeout(later.current);
+      at.removeEventListener("webglcontextlost", lost);
+      watch.disconnect();
+      renderer.current?.end();
+      renderer.current = undefined;
+    };
+    // Made once; what fails is told by whoever shows it.
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  useEffect(() => {
+    if (!ready) return;
+    renderer.current?.load(glb);
+    draw.current(false);
+  }, [ready, glb]);
+  useEffect(() => {
+    if (!ready) return;
+    renderer.current?.dye(look);
+    draw.current(false);
+  }, [ready, look]);
+  useEffect(() => draw.current(true), [shown]);
+  const move = (part: Partial<View>) => {
+    const next = { ...view.current, ...part };
+    view.current = {
+      turnDeg: next.turnDeg,
+      liftDeg: Math.max(-10, Math.min(88, next.liftDeg)),
+      near: Math.max(0.4, Math.min(12, next.near)),
+    };
+    draw.current(true);
+  };
+  const fingers = useRef(new Map<number, { x: number; y: number }>());
+  return (
+    <canvas
+      ref={canvas}
+      tabIndex={0}
+      role="img"
+      aria-label={`${label}. Arrows turn it, plus and minus go nearer and farther, 0 goes back.`}
+      className="size-full cursor-grab touch-none outline-offset-2"
+      data-testid="look"
+      onPointerDown={(e) => {
+        e.currentTarget.setPointerCapture?.(e.pointerId);
+        fingers.current.set(e.pointerId, { x: e.clientX, y: e.clientY });
+      }}
+      onPointerMove={(e) => {
+        const before = fingers.current.get(e.pointerId);
+        if (!before) return;
+        const apart = () => {
+          const [a, b] = [...fingers.current.values()];
+          return a && b ? Math.hypot(a.x - b.x, a.y - b.y) : 0;
+        };
+        const was = apart();
+        fingers.current.set(e.pointerId, { x: e.clientX, y: e.clientY });
+        if (was > 0) move({ near: (view.current.near * apart()) / was });
+        else
+          move({
+            turnDeg: view.current.turnDeg - (e.clientX - before.x) * 0.5,
+            liftDeg: view.current.liftDeg + (e.clientY - before.y) * 0.4,
+          });
+      }}
+      onPointerUp={(e) => fingers.current.delete(e.pointerId)}
+      onPointerCancel={(e) => fingers.current.delete(e.pointerId)}
+      onWheel={(e) => move({ near: view.current.near * Math.exp(-e.deltaY / 600) })}
+      onKeyDown={(e) => {
+        const keys: Record<string, Partial<View>> = {
+          ArrowLeft: { turnDeg: view.current.turnDeg - turnStep },
+          ArrowRight: { turnDeg: view.current.turnDeg + turnStep },
+          ArrowUp: { liftDeg: view.current.liftDeg + turnStep / 2 },
+          ArrowDown: { liftDeg: view.current.liftDeg - turnStep / 2 },
+          "+": { near: view.current.near * nearStep },
+          "=": { near: view.current.near * nearStep },
+          "-": { near: view.current.near / nearStep },
+          "0": firstView,
+        };
+        const to = keys[e.key];
+        if (!to || e.ctrlKey || e.metaKey || e.altKey) return;
+        e.preventDefault();
+        move(to);
+      }}
+    />
+  );
+}

@@ -1,0 +1,98 @@
+// The same sums as the host's own renderer (Lowfell.Core, Meshes/Looks): tests hold the two against each other.
+
+/** Most parts of a piece, and most heights that a fading coat is told at. */
+export const mostParts = 12;
+export const mostLevels = 6;
+
+export const vertexShader = `precision highp float;
+in vec3 position; in vec3 normal; in vec4 fields; in vec4 extras;
+uniform mat4 viewMatrix, projectionMatrix; uniform vec3 low; uniform float extent;
+out vec3 place; out vec3 n; out vec4 f; flat out int part;
+void main() {
+  place = low + position * extent; n = normal; f = fields; part = int(extras.x * 255. + .5);
+  gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.);
+}`;
+
+export const fragmentShader = `precision highp float; precision highp int; precision highp sampler2D;
+in vec3 place; in vec3 n; in vec4 f; flat in int part;
+uniform sampler2D table; uniform ivec4 rows[${mostParts}]; uniform float levels[${mostParts * mostLevels}];
+uniform float coats[${mostParts}]; uniform int wet, plain, lit; uniform vec3 eye, toLamp;
+out vec4 result;
+float chance(vec2 p) {
+  uint h = uint(int(p.x)) * 0x9E3779B1u ^ uint(int(p.y)) * 0x85EBCA77u;
+  h ^= h >> 15; h *= 0x2C1B3C6Du; h ^= h >> 12; h *= 0x297A2D39u; h ^= h >> 15;
+  return float(h >> 8) * (1. / 16777216.);
+}
+float plane(vec2 p) {
+  vec2 i = floor(p), t = p - i; t = t * t * (3. - 2. * t);
+  return mix(mix(chance(i), chance(i + vec2(1, 0)), t.x), mix(chance(i + vec2(0, 1)), chance(i + vec2(1, 1)), t.x), t.y);
+}
+float noise(vec3 p) { return (plane(p.xy) + plane(p.yz + 7.) + plane(p.zx + 13.)) / 3.; }
+vec3 at(int row, int column) { return texelFetch(table, ivec2(column, row), 0).rgb; }
+vec3 after(int laid, float recess, float edge, out vec2 shine) {
+  ivec4 r = rows[part]; int count = r.z;
+  float s = f.z;
+  float k = s >= .7 ? (1. - s) / .3 : s >= .3 ? 1. + (.7 - s) / .4 : s >= .05 ? 2. + (.3 - s) / .25 : 3. + (.05 - s) / .05;
+  k = clamp(k, 0., 3.999); int i = int(k); float t = k - float(i);
+  int level = 0;
+  for (int l = 1; l < ${mostLevels - 1}; l++) if (l + 1 < count && place.z > levels[part * ${mostLevels} + l]) level = l;
+  float from = levels[part * ${mostLevels} + level], to = levels[part * ${mostLevels} + level + 1];
+  float share = count > 1 ? clamp((place.z - from) / max(1e-3, to - from), 0., 1.) : 0.;
+  float wr = recess, we = edge * (1. - recess), wf = 1. - wr - we;
+  vec3 sum = vec3(0.);
+  for (int l = 0; l < 2; l++) {
+    if (l == 1 && count < 2) break;
+    int row = r.x + (laid * count + level + l) * 2 + wet;
+    vec3 c = wr * mix(at(row, i), at(row, i + 1), t) + wf * mix(at(row, 5 + i), at(row, 6 + i), t) + we * mix(at(row, 10 + i), at(row, 11 + i), t);
+    sum += c * (count < 2 ? 1. : l == 0 ? 1. - share : share);
+    shine = at(row, 15).rg;
+  }
+  return sum;
+}
+void main() {
+  if (rows[part].w < 0) { result = vec4(plain == 1 ? vec3(.3) : vec3(.3) * (.6 + .4 * normalize(n).z), 1.); return; }
+  float recess = f.x, edge = f.y;
+  if (plain == 0) {
+    float e = .9 * (noise(place * 2.3) - .5);
+    recess = clamp(recess * (1. + e), 0., 1.); edge = clamp(edge * (1. + 1.3 * e), 0., 1.);
+  }
+  float laid = clamp(coats[part], 0., float(rows[part].y)); int low = int(laid); float rest = laid - float(low);
+  vec2 shine; vec3 colour = after(low, recess, edge, shine);
+  if (rest > 0.) { vec2 s; colour = mix(colour, after(low + 1, recess, edge, s), rest); shine = mix(shine, s, rest); }
+  if (plain == 1) { result = vec4(colour, 1.); return; }
+  vec3 N = normalize(n), toEye = normalize(eye - place);
+  float gloss = shine.x, metal = shine.y, open = f.w, faces = max(0., dot(N, toLamp));
+  float ambient = (.3 + .2 * (.5 + .5 * N.z)) * (.35 + .65 * open) * 1.25;
+  float q = clamp((open - .15) / .6, 0., 1.); float shade = .25 + .75 * q * q * (3. - 2. * q);
+  vec3 light = colour * (ambient + .78 * faces * shade) * (1. - .25 * metal);
+  vec3 halfway = normalize(toLamp + toEye);
+  float sharp = 4. + 116. * gloss * gloss + 30. * metal;
+  float strength = (gloss > 0. ? .02 + .34 * gloss * gloss : 0.) + .55 * metal;
+  float spot = faces > 0. ? strength * pow(max(0., dot(N, halfway)), sharp) * shade : 0.;
+  light += mix(vec3(1.), colour * 1.6, metal) * spot;
+  if (lit >= 0 && rows[part].w != lit) light = mix(vec3(.32), light, .22);
+  result = vec4(light, 1.);
+}`;
+
+export const flatVertexShader = `precision highp float; in vec3 position; out vec2 uv;
+void main() { uv = position.xy * .5 + .5; gl_Position = vec4(position.xy, 0., 1.); }`;
+
+/** The eye's line spread (Westheimer 1986) along one way, in linear light; then, where it is wanted, the display's curve. */
+export const flatFragmentShader = `precision highp float; precision highp sampler2D; in vec2 uv; out vec4 result;
+uniform sampler2D picture; uniform vec2 way; uniform float arcmin; uniform int encode;
+void main() {
+  vec4 sum = vec4(0.); float whole = 0.;
+  if (arcmin <= 0.) { sum = texture(picture, uv); whole = 1.; }
+  else for (int i = -40; i <= 40; i++) {
+    float x = abs(float(i)) * arcmin; if (x > 6.) continue;
+    float w = .47 * exp(-3.3 * x * x) + .53 * exp(-.93 * x);
+    sum += w * texture(picture, uv + way * float(i)); whole += w;
+  }
+  sum /= whole;
+  if (encode == 1) {
+    vec3 c = clamp(sum.a > 0. ? sum.rgb / sum.a : vec3(0.), 0., 1.);
+    c = mix(c * 12.92, 1.055 * pow(c, vec3(1. / 2.4)) - .055, step(.0031308, c));
+    sum = vec4(c * sum.a, sum.a);
+  }
+  result = sum;
+}`;
