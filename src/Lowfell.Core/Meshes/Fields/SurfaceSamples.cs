@@ -10,7 +10,7 @@ public sealed class SurfaceSamples
     private const int Most = 3_000_000;
 
     // One is buried under another that looks the same way, so far over it and so little aside, as parts of radius and spacing.
-    private const float Over = 0.05f, Aside = 0.85f, Like = 0.7f;
+    private const float Over = 0.05f, Aside = 1.35f, Like = 0.7f;
 
     // Samples that look the other way belong to the back of something thin.
     private const float Away = -0.5f;

@@ -18,7 +18,7 @@ internal static class Buildings
         var (a, b) = (l - (2 * inset), w - (2 * inset));
         float Gable(float u) => eaves + ((ridge - eaves) * (1 - Math.Abs(2 * u / b)));
         float Wave(float u) => deep * 0.5f * (1 + MathF.Cos(2 * MathF.PI * u / wave));
-        double[] Places(float wide) => Geometry.MeshBuilder.Even(-wide / 2, wide / 2, (int)(wide / wave) * 8);
+        double[] Places(float wide) => Geometry.MeshBuilder.Even(-wide / 2, wide / 2, Math.Max(1, (int)(wide / wave)) * 8);
         foreach (var (on, wide, gabled) in new[] { (Ground.Front((-b / 2) + deep, foot), a, false), (Ground.Rear((b / 2) - deep, foot), a, false), (Ground.Right((a / 2) - deep, foot), b, true), (Ground.Left((-a / 2) + deep, foot), b, true) })
         {
             m.Part = Walls;
@@ -136,7 +136,7 @@ internal static class Buildings
                 for (var u = (-l / 2) + (r % 2 * board / 2); u < (l / 2) - 0.6f; u += board)
                 {
                     var wide = Math.Min(board, (l / 2) - u) - 0.35f;
-                    m.Pad(on, u + (wide / 2), (r * row) + (row / 2), wide, Math.Min(row, run - (r * row)) - 0.35f, 0.75f * m.In(0.7, 1.3), 0.18f, 0.08f);
+                    m.Pad(on, u + (wide / 2), (r * row) + (row / 2), wide, Math.Min(row, run - (r * row)) - 0.35f, 0.5f * m.In(0.7, 1.2), 0.15f, 0.08f);
                 }
             }
         }

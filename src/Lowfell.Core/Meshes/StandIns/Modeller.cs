@@ -47,6 +47,12 @@ internal sealed class Modeller(ulong seed)
     {
         var middle = outline.Aggregate(Vector2.Zero, (sum, p) => sum + p) / outline.Count;
         var least = outline.Min(p => Vector2.Distance(p, middle));
+        if (least < 0.05f || height <= 0)
+        {
+            // What has shrunk to nothing is not there.
+            return;
+        }
+
         bevel = Math.Min(bevel, Math.Min(0.4f * height, 0.35f * least));
 
         // Corners are drawn in so far that the sides move in by as much.
@@ -200,6 +206,11 @@ internal sealed class Modeller(ulong seed)
     public void Pipe(Vector3 from, Vector3 to, float radius, bool flanged = false, int around = 14)
     {
         var length = Vector3.Distance(from, to);
+        if (length < 0.3f || radius < 0.13f)
+        {
+            return;
+        }
+
         Body.Lathe(from, to - from, [(0, 0), (radius - 0.12f, 0), (radius, 0.12f), (radius, length - 0.12f), (radius - 0.12f, length), (0, length)], around);
         if (flanged)
         {

@@ -30,7 +30,7 @@ internal static class Natural
 
             var step = MathF.Floor((rise * 6) + (0.6f * n));
             var r = profile * (0.82f + (0.2f * n)) * (0.94f + (0.06f * (((int)step & 1) == 0 ? 1 : 0)));
-            return new(0.5f * l * r * c, 0.5f * w * r * s, h * 0.94f * (rise + (0.05f * n * profile)));
+            return new(0.5f * l * r * c, 0.5f * w * r * s, h * 0.94f * (rise + (0.05f * n * profile * Math.Min(1, 4 * rise))));
         }
 
         double[] ring = MeshBuilder.Even(0, around, around);

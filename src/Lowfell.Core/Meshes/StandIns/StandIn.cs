@@ -37,12 +37,22 @@ public sealed record StandInWish(StandInKind Kind, double LengthMm, double Width
 /// <summary>Builds stand-ins.</summary>
 public static class StandIn
 {
+    private const float MostBuiltMm = 200;
+
     /// <summary>The mesh of a wish: welded, its parts those of the kind.</summary>
     public static Mesh Build(StandInWish wish)
     {
         ArgumentNullException.ThrowIfNull(wish);
         var model = new Modeller(wish.Seed);
-        var (l, w, h) = ((float)wish.LengthMm, (float)wish.WidthMm, (float)wish.HeightMm);
+
+        // What is very large is built smaller and drawn out: nobody counts the stones of a metre of wall.
+        var times = Math.Max(1, (float)(Math.Max(wish.LengthMm, Math.Max(wish.WidthMm, wish.HeightMm)) / MostBuiltMm));
+        var (l, w, h) = ((float)wish.LengthMm / times, (float)wish.WidthMm / times, (float)wish.HeightMm / times);
+        if (wish.Kind == StandInKind.Base)
+        {
+            times = 1;
+        }
+
         switch (wish.Kind)
         {
             case StandInKind.RuinedWall: Walls.Ruined(model, l, w, h); break;
@@ -63,7 +73,8 @@ public static class StandIn
             default: Block(model, l, w, h, wish.Round); break;
         }
 
-        return model.Body.Build();
+        var mesh = model.Body.Build();
+        return times > 1 ? mesh with { Points = [.. mesh.Points.Select(p => p * times)] } : mesh;
     }
 
     private static void Block(Modeller m, float l, float w, float h, bool round)

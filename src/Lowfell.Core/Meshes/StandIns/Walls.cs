@@ -8,7 +8,7 @@ internal static class Walls
     private const byte Faces = 0, Top = 1, Foot = 2, Rubble = 3;
 
     // Courses of about a seventh of the height, not finer than a brush sees.
-    private static (float Course, float Stone, float Proud) Masonry(float h) => Math.Clamp(h / 8, 3.5f, 14) is var course ? (course, course * 1.9f, Math.Clamp(course / 9, 0.5f, 1.4f)) : default;
+    private static (float Course, float Stone, float Proud) Masonry(float h) => Math.Clamp(h / 8, 3.5f, 14) is var course ? (course, course * 1.9f, Math.Clamp(course / 18, 0.35f, 0.55f)) : default;
 
     public static void Straight(Modeller m, float l, float w, float h)
     {

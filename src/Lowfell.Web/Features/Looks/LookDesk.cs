@@ -56,7 +56,7 @@ public sealed class MeshMemory : IDisposable
 public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, LayoutMemory layouts, MeshMemory meshes, LookQueue queue, TimeProvider clock)
 {
     // Another way to make surfaces, another number: what was kept is made again.
-    private const int Made = 1;
+    private const int Made = 2;
 
     /// <summary>A piece as it is drawn.</summary>
     /// <param name="pieceId">The piece.</param>

@@ -236,12 +236,12 @@ export class LookRenderer {
     return pxPerMm;
   }
 
-  /** A point of the picture from the top left: red, green, blue and how much of it is there, 0..255. */
-  pixel(x: number, y: number): number[] {
+  /** The picture row by row from its foot: red, green, blue and how much of it is there, 0..255. */
+  pixels(): Uint8Array {
     const gl = this.gl.getContext();
-    const rgba = new Uint8Array(4);
-    gl.readPixels(x, this.height - 1 - y, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, rgba);
-    return [...rgba];
+    const rgba = new Uint8Array(4 * this.width * this.height);
+    gl.readPixels(0, 0, this.width, this.height, gl.RGBA, gl.UNSIGNED_BYTE, rgba);
+    return rgba;
   }
 
   /** What lies in the memory of the graphics. */

@@ -19,6 +19,7 @@ interface Props {
 /** Tests of pixels ask here. */
 export interface LookProbe {
   renderer: LookRenderer;
+  look: () => PieceLook;
   draw: (view: View, shown: Shown, width: number, height: number) => void;
 }
 
@@ -33,6 +34,8 @@ export default function LookStage({ look, glb, shown, label, onScale, onFail }: 
   latest.current = shown;
   const told = useRef(onScale);
   told.current = onScale;
+  const of = useRef(look);
+  of.current = look;
   const [ready, setReady] = useState(false);
   const paint = (moving: boolean) => {
     cancelAnimationFrame(asked.current);
@@ -70,6 +73,7 @@ export default function LookStage({ look, glb, shown, label, onScale, onFail }: 
     watch.observe(at);
     const probe: LookProbe = {
       renderer: renderer.current,
+      look: () => of.current,
       draw: (v, s, width, height) => {
         renderer.current!.size(width, height, 1);
         renderer.current!.draw(v, s);

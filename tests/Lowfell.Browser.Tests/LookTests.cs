@@ -1,0 +1,171 @@
+using System.Collections.ObjectModel;
+using System.Globalization;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Lowfell.Core.Colour;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace Lowfell.Browser.Tests;
+
+/// <summary>The look of a piece: its pixels against the prediction, its keys, and what there is without it.</summary>
+public sealed class LookTests(DemoSession session) : IClassFixture<DemoSession>
+{
+    private const int Width = 350, Height = 250;
+
+    // Decodes the table, and draws it or one with other colours; heights are columns of five facings each.
+    private const string Help = """
+        window.help = {
+          half: h => { const s = h >> 15 ? -1 : 1, e = (h >> 10) & 31, f = h & 1023; return e === 0 ? s * f * 2 ** -24 : s * (1 + f / 1024) * 2 ** (e - 15); },
+          halves: l => new Uint16Array(Uint8Array.from(atob(l.table), c => c.charCodeAt(0)).buffer),
+          coded: (l, of) => {
+            const h = help.halves(l).slice(), one = 0x3C00;
+            for (let i = 0; i < h.length / 4; i++) { const c = of(i % 16); for (let k = 0; k < 3; k++) h[4 * i + k] = c[k] ? one : 0; }
+            return help.write(l, h);
+          },
+          write: (l, h) => { let s = ''; for (const b of new Uint8Array(h.buffer)) s += String.fromCharCode(b); return { ...l, table: btoa(s) }; },
+          // The colours of what looks sideways everywhere: what is hollow is sheltered too.
+          level: l => { const all = help.halves(l), h = all.slice(); for (let i = 0; i < h.length / 4; i++) { const c = i % 16, from = i - c + Math.floor(c / 5) * 5 + 2; if (c < 15) for (let k = 0; k < 3; k++) h[4 * i + k] = all[4 * from + k]; } return help.write(l, h); },
+          view: { turnDeg: -32, liftDeg: 24, near: 1 }, near: { turnDeg: -32, liftDeg: 24, near: 5 },
+          shown: (l, coats, more) => ({ coats: l.zones.map(z => Math.min(coats, z.coats.length)), wet: false, lit: -1, plain: true, distanceMm: 0, ...more }),
+          pixels: () => { const all = lowfellLook.renderer.pixels(), out = []; for (let i = 0; i < all.length / 4; i++) if (all[4 * i + 3] === 255) out.push([i, all[4 * i], all[4 * i + 1], all[4 * i + 2]]); return out; },
+        };
+        """;
+
+    private readonly Browser browser = session.Browser;
+
+    private async Task OpenAsync(string name)
+    {
+        using var http = new HttpClient { BaseAddress = new Uri(session.App.Address) };
+        var sets = await http.GetFromJsonAsync<JsonArray>("/api/sets", TestContext.Current.CancellationToken);
+        var piece = sets!.SelectMany(s => s!["pieces"]!.AsArray()).Single(p => (string)p!["piece"]!["name"]! == name)!;
+        browser.Open($"/piece/{piece["id"]}/look");
+        browser.UntilTrue(() => (bool)browser.Run("return Boolean(window.lowfellLook && document.querySelector('[data-testid=look]'))")!, "the piece drawn");
+        browser.UntilTrue(() => Number("return lowfellLook.renderer.held().geometries") >= 1, "its surface");
+        browser.Run(Help);
+    }
+
+    private double Number(string script) => Convert.ToDouble(browser.Run(script), CultureInfo.InvariantCulture);
+
+    [Fact]
+    public async Task Each_pixel_is_the_predicted_colour_of_recess_face_or_edge_after_every_coat_in_every_light()
+    {
+        await OpenAsync("Straight");
+        foreach (var lamp in new[] { "daylight", "neutral", "warm" })
+        {
+            var found = (ReadOnlyCollection<object>)browser.Run($$"""
+                const http = new XMLHttpRequest(); http.open('GET', location.pathname.replace('/piece/', '/api/pieces/') + '?lamp={{lamp}}', false); http.send();
+                const look = JSON.parse(http.responseText), n = 12, out = [];
+                // Which pixels show one height of one facing alone: they are coloured by it.
+                for (const [height, facing, level] of [[0, 2, true], [1, 2, true], [2, 2, true], [1, 2, false], [1, 0, false]]) {
+                  lowfellLook.renderer.dye(help.coded(look, c => (level ? Math.floor(c / 5) === height : c === height * 5 + facing) ? [1, 1, 1] : [0, 0, 0]));
+                  lowfellLook.draw(help.near, help.shown(look, 2), {{Width}}, {{Height}});
+                  const sure = help.pixels().filter(p => p[1] >= 254);
+                  const zones = look.zones.map((z, i) => { const levels = z.levelsMm.length; return { i, z, levels }; });
+                  lowfellLook.renderer.dye(level ? help.level(look) : look);
+                  const table = help.halves(look);
+                  for (let coats = 0; coats <= n; coats += 3) {
+                    lowfellLook.draw(help.near, help.shown(look, coats), {{Width}}, {{Height}});
+                    const all = lowfellLook.renderer.pixels();
+                    for (let s = 0; s < sure.length; s += Math.max(1, Math.floor(sure.length / 6))) {
+                      const at4 = 4 * sure[s][0], p = [...all.slice(at4, at4 + 3)];
+                      // The zone it is of: the one whose colour is nearest.
+                      const wanted = zones.filter(z => z.levels === 1).map(({ z }) => { const row = z.first + Math.min(coats, z.coats.length) * 2; const at = (row * 16 + height * 5 + facing) * 4; return [0, 1, 2].map(k => help.half(table[at + k])); });
+                      out.push([height, ...p.slice(0, 3), ...wanted.flat()].join(' '));
+                    }
+                  }
+                }
+                return out;
+                """)!;
+            var looked = found.Cast<string>().Select(f => f.Split(' ').Select(x => double.Parse(x, CultureInfo.InvariantCulture)).ToArray()).ToList();
+            Assert.All([0, 1, 2], height => Assert.Contains(looked, f => (int)f[0] == height));
+            Assert.All(looked, f =>
+            {
+                var seen = new Srgb((byte)f[1], (byte)f[2], (byte)f[3]).ToLab();
+                var off = f[4..].Chunk(3).Min(w => ColourDifference.Ciede2000(new LinearRgb(w[0], w[1], w[2]).ToLab(), seen));
+                Assert.True(off < 3, $"{off:0.0} dE00 off at height {f[0]}");
+            });
+        }
+    }
+
+    [Fact]
+    public async Task Weights_are_a_partition_and_scrubbing_uploads_nothing()
+    {
+        await OpenAsync("Straight");
+        var off = (ReadOnlyCollection<object>)browser.Run($$"""
+            const look = lowfellLook.look();
+            lowfellLook.renderer.dye(help.coded(look, c => c < 15 ? [c < 5, c >= 5 && c < 10, c >= 10] : [0, 0, 0]));
+            lowfellLook.draw(help.near, help.shown(look, 2), {{Width}}, {{Height}});
+            const lin = v => { v /= 255; return v <= .04045 ? v / 12.92 : ((v + .055) / 1.055) ** 2.4; };
+            const all = help.pixels();
+            const worst = Math.max(...all.map(p => Math.abs(lin(p[1]) + lin(p[2]) + lin(p[3]) - 1)));
+            const pure = [1, 2, 3].map(k => all.filter(p => p[k] > 250).length);
+            lowfellLook.renderer.dye(look);
+            lowfellLook.draw(help.view, help.shown(look, 1), {{Width}}, {{Height}});
+            const before = JSON.stringify(lowfellLook.renderer.held());
+            let uploads = 0; const gl = WebGL2RenderingContext.prototype, kept = {};
+            for (const name of ['bufferData', 'bufferSubData', 'texImage2D', 'texSubImage2D', 'texStorage2D']) { kept[name] = gl[name]; gl[name] = function () { uploads++; return kept[name].apply(this, arguments); }; }
+            for (let coats = 0; coats <= 8; coats += .25) lowfellLook.draw(help.view, help.shown(look, coats), {{Width}}, {{Height}});
+            Object.assign(gl, kept);
+            return [worst, ...pure, uploads, before === JSON.stringify(lowfellLook.renderer.held()) ? 0 : 1];
+            """)!;
+        var n = off.Select(o => Convert.ToDouble(o, CultureInfo.InvariantCulture)).ToList();
+        Assert.True(n[0] < 0.02, $"weights are {n[0]} off one");
+        Assert.All(n[1..4], pure => Assert.True(pure > 0, "no pixel shows one height alone"));
+        Assert.Equal((0, 0), (n[4], n[5]));
+    }
+
+    [Fact]
+    public async Task The_host_draws_what_the_browser_draws()
+    {
+        await OpenAsync("Straight");
+        browser.Run($$"""
+            window.agreed = undefined; const look = lowfellLook.look();
+            const image = new Image();
+            image.onload = () => {
+              lowfellLook.renderer.size(300, 200, 2); lowfellLook.renderer.draw(help.view, { ...help.shown(look, 99), plain: false });
+              const c = document.createElement('canvas'); c.width = 300; c.height = 200; const x = c.getContext('2d'); x.drawImage(image, 0, 0);
+              const host = x.getImageData(0, 0, 300, 200).data; let sum = 0, count = 0; const mine = lowfellLook.renderer.pixels();
+              for (let y = 0; y < 200; y += 2) for (let i = 0; i < 300; i += 2) { const a = 4 * (y * 300 + i), p = mine.slice(4 * ((199 - y) * 300 + i), 4 * ((199 - y) * 300 + i) + 4);
+                if (host[a + 3] === 255 && p[3] === 255) { count++; for (let k = 0; k < 3; k++) sum += Math.abs(host[a + k] - p[k]) / 3; } }
+              window.agreed = [sum / count, count];
+            };
+            image.src = location.pathname.replace('/piece/', '/api/pieces/').replace('/look', '/picture.png') + '?w=300&h=200';
+            """);
+        browser.UntilTrue(() => browser.Run("return window.agreed") is not null, "both pictures");
+        Assert.True(Number("return agreed[1]") > 2000);
+        Assert.True(Number("return agreed[0]") < 4, $"{Number("return agreed[0]")} of 255 apart");
+    }
+
+    [Fact]
+    public async Task It_is_gone_through_and_turned_by_keys_alone()
+    {
+        await OpenAsync("Hull");
+        string Moment() => browser.Find("[data-testid=moment]").Text;
+        var first = Moment();
+        browser.Run("document.querySelector('[aria-label=\"Coats laid\"]').focus()");
+        browser.Press(Keys.ArrowLeft);
+        browser.UntilTrue(() => Moment() != first, "one coat less");
+        browser.Press(Keys.ArrowRight);
+        browser.UntilTrue(() => Moment() == first, "all coats again");
+        browser.Run("document.querySelector('[data-testid=look]').focus()");
+        string Picture() => (string)browser.Run("return document.querySelector('[data-testid=look]').toDataURL().slice(-4000)")!;
+        var before = Picture();
+        browser.Press(Keys.ArrowRight);
+        browser.UntilTrue(() => Picture() != before, "it turned");
+        Assert.Contains("daylight", (string)browser.Run("return document.querySelector('[data-testid=look]').getAttribute('aria-label')")!, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Without_its_graphics_the_host_draws_it()
+    {
+        await OpenAsync("Shallow pan");
+        browser.Run("document.querySelector('[data-testid=look]').dispatchEvent(new Event('webglcontextlost', { cancelable: true }))");
+        browser.UntilTrue(() => (bool)browser.Run("const i = document.querySelector('section[aria-label=Look] img'); return Boolean(i && i.complete && i.naturalWidth > 100)")!, "the host's picture");
+        var src = browser.Find("section[aria-label=Look] img").GetDomAttribute("src");
+        browser.Named("Turn right").Click();
+        browser.UntilTrue(() => browser.Find("section[aria-label=Look] img").GetDomAttribute("src") != src, "it turned");
+        browser.Named("Try again").Click();
+        browser.Find("[data-testid=look]");
+    }
+}

@@ -1,0 +1,159 @@
+using System.Net;
+using System.Net.Http.Headers;
+using System.Text.Json.Nodes;
+using Xunit;
+
+namespace Lowfell.Web.Tests;
+
+/// <summary>Looks of pieces over the API: surfaces, tables, pictures, choices.</summary>
+public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
+{
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+
+    private async Task<JsonNode> PieceAsync(string name) => (await host.GetAsync("/api/sets")).AsArray().SelectMany(s => s!["pieces"]!.AsArray()).Single(p => (string)p!["piece"]!["name"]! == name)!;
+
+    private async Task<HttpResponseMessage> RawAsync(string path, string? encoding = null, string? tag = null)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, new Uri(path, UriKind.Relative));
+        if (encoding is not null)
+        {
+            request.Headers.AcceptEncoding.Add(new StringWithQualityHeaderValue(encoding));
+        }
+
+        if (tag is not null)
+        {
+            request.Headers.TryAddWithoutValidation("If-None-Match", tag);
+        }
+
+        return await host.Http.SendAsync(request, Cancel);
+    }
+
+    private async Task<string> NewPieceAsync(string name, string kind = "wall", double length = 40)
+    {
+        var set = await host.PostAsync("/api/sets", new { name = $"Look {Guid.NewGuid():n}"[..12] }, HttpStatusCode.Created);
+        return (string)(await host.PostAsync($"/api/sets/{set["id"]}/pieces", new { name, kind, substrate = "polystyrene", shape = "wall", lengthMm = length, widthMm = 10, heightMm = 30, copies = 1 }, HttpStatusCode.Created))["id"]!;
+    }
+
+    [Fact]
+    public async Task Every_piece_of_the_demo_has_its_look_and_its_picture()
+    {
+        foreach (var piece in (await host.GetAsync("/api/sets")).AsArray().SelectMany(s => s!["pieces"]!.AsArray()).Where(p => p!["zones"]!.AsArray().Count > 0))
+        {
+            var look = await host.GetAsync($"/api/pieces/{piece!["id"]}/look");
+            var rows = (int)look["rows"]!;
+            Assert.Equal(rows * 16 * 4 * 2, Convert.FromBase64String((string)look["table"]!).Length);
+            Assert.All(look["parts"]!.AsArray(), p => Assert.NotNull(p!["zoneId"]));
+            Assert.Contains(look["zones"]!.AsArray(), z => (bool)z!["shown"]!);
+            using var picture = await RawAsync($"/api/pieces/{piece["id"]}/picture.png?w=96&h=64");
+            Assert.Equal("image/png", picture.Content.Headers.ContentType!.MediaType);
+            var png = await picture.Content.ReadAsByteArrayAsync(Cancel);
+            Assert.Equal([0x89, 0x50, 0x4E, 0x47], png[..4]);
+            Assert.True(png.Length > 300);
+
+            // Asked again it has not changed.
+            using var again = await RawAsync($"/api/pieces/{piece["id"]}/picture.png?w=96&h=64", tag: picture.Headers.ETag!.Tag);
+            Assert.Equal(HttpStatusCode.NotModified, again.StatusCode);
+        }
+    }
+
+    [Fact]
+    public async Task A_surface_goes_over_packed_once_and_for_ever()
+    {
+        var look = await host.GetAsync($"/api/pieces/{(await PieceAsync("Hull"))["id"]}/look");
+        using var packed = await RawAsync($"/api/meshes/{look["mesh"]}", "br");
+        Assert.Contains("br", packed.Content.Headers.ContentEncoding);
+        Assert.Contains("immutable", packed.Headers.CacheControl!.ToString(), StringComparison.Ordinal);
+        var small = (await packed.Content.ReadAsByteArrayAsync(Cancel)).Length;
+        using var plain = await RawAsync($"/api/meshes/{look["mesh"]}");
+        var glb = await plain.Content.ReadAsByteArrayAsync(Cancel);
+        Assert.Equal("glTF"u8.ToArray(), glb[..4]);
+        Assert.True(small < 2_000_000 && small < glb.Length);
+        using var none = await RawAsync($"/api/meshes/{Guid.NewGuid()}");
+        Assert.Equal(HttpStatusCode.NotFound, none.StatusCode);
+
+        // The running gear is a piece of its own that fits on it.
+        Assert.Contains(look["zones"]!.AsArray(), z => ((string)z!["name"]!).StartsWith("Running gear: ", StringComparison.Ordinal));
+        var apart = await host.GetAsync($"/api/pieces/{(await PieceAsync("Hull"))["id"]}/look?apart=true");
+        Assert.DoesNotContain(apart["zones"]!.AsArray(), z => ((string)z!["name"]!).Contains(": ", StringComparison.Ordinal));
+        Assert.Equal((string)look["mesh"]!, (string)apart["mesh"]!);
+    }
+
+    [Fact]
+    public async Task What_a_piece_is_shown_as_is_chosen_kept_and_refused_by_name()
+    {
+        var id = await NewPieceAsync("Old dyke");
+        var bare = await host.GetAsync($"/api/pieces/{id}/look");
+        Assert.Equal(("straightWall", false, 0), ((string)bare["kind"]!, (bool)bare["chosen"]!, (int)bare["version"]!));
+        Assert.Empty(bare["zones"]!.AsArray());
+        Assert.Equal(0, (int)bare["rows"]!);
+        using var picture = await RawAsync($"/api/pieces/{id}/picture.png?w=60&h=40");
+        Assert.Equal(HttpStatusCode.OK, picture.StatusCode);
+        var scheme = (string)(await host.ZoneAsync("Roof boards"))["scheme"]!["id"]!;
+        async Task<string> ZoneAsync(string name) => (string)(await host.PostAsync($"/api/pieces/{id}/zones", new { name, areaShare = 0.3, schemeId = scheme }, HttpStatusCode.Created))["id"]!;
+        var (one, two) = (await ZoneAsync("Left"), await ZoneAsync("Right"));
+        var chosen = await host.PutAsync($"/api/pieces/{id}/look", new { version = 0, kind = "ruinedWall" });
+        Assert.Equal(("ruinedWall", true, 1), ((string)chosen["kind"]!, (bool)chosen["chosen"]!, (int)chosen["version"]!));
+        Assert.NotEqual((string)bare["mesh"]!, (string)chosen["mesh"]!);
+        Assert.Equal(2, chosen["parts"]!.AsArray().Select(p => (string)p!["zoneId"]!).Distinct().Count());
+        var mapped = await host.PutAsync($"/api/pieces/{id}/look", new { version = 1, kind = "ruinedWall", zoneIds = new[] { two, two, two, one } });
+        Assert.Equal([two, two, two, one], mapped["parts"]!.AsArray().Select(p => (string)p!["zoneId"]!));
+        await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{id}/look", new { version = 1, kind = "rock" }, "version", HttpStatusCode.Conflict);
+        await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{id}/look", new { version = 2, kind = "rock", zoneIds = new[] { one } }, "zoneIds");
+        await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{id}/look", new { version = 2, kind = "block", zoneIds = new[] { one, Guid.NewGuid().ToString() } }, "zoneIds", HttpStatusCode.NotFound);
+
+        // A zone that goes leaves its part to what is nearest.
+        await host.DeleteAsync($"/api/zones/{two}");
+        var left = await host.GetAsync($"/api/pieces/{id}/look");
+        Assert.All(left["parts"]!.AsArray(), p => Assert.Equal(one, (string)p!["zoneId"]!));
+        Assert.All((await host.GetAsync("/api/stand-ins")).AsArray(), k => Assert.NotEmpty(k!["parts"]!.AsArray()));
+    }
+
+    [Fact]
+    public async Task Colours_follow_the_light_and_another_paint_without_another_surface()
+    {
+        var piece = await PieceAsync("Straight");
+        var day = await host.GetAsync($"/api/pieces/{piece["id"]}/look");
+        var warm = await host.GetAsync($"/api/pieces/{piece["id"]}/look?lamp=warm");
+        Assert.Equal((string)day["mesh"]!, (string)warm["mesh"]!);
+        Assert.NotEqual((string)day["table"]!, (string)warm["table"]!);
+        await host.RefusesAsync(HttpMethod.Get, $"/api/pieces/{piece["id"]}/look?lamp=candle", null, "lamp");
+        await host.RefusesAsync(HttpMethod.Get, $"/api/pieces/{piece["id"]}/picture.png?w=99999", null, "w");
+        await host.RefusesAsync(HttpMethod.Get, $"/api/pieces/{piece["id"]}/picture.png?h=2", null, "h");
+        await host.RefusesAsync(HttpMethod.Get, $"/api/pieces/{Guid.NewGuid()}/look", null, "id", HttpStatusCode.NotFound);
+        await host.RefusesAsync(HttpMethod.Get, $"/api/zones/{Guid.NewGuid()}/picture.png", null, "id", HttpStatusCode.NotFound);
+
+        // Before a coat and after it are two pictures; before the first it is bare.
+        var zone = day["zones"]!.AsArray().First(z => z!["coats"]!.AsArray().Count > 3)!;
+        async Task<string> TagAsync(string query)
+        {
+            using var picture = await RawAsync($"/api/zones/{zone["id"]}/picture.png?w=60&h=40&{query}");
+            Assert.Equal(HttpStatusCode.OK, picture.StatusCode);
+            return picture.Headers.ETag!.Tag;
+        }
+
+        var coats = zone["coats"]!.AsArray().Where(c => !(bool)c!["skipped"]!).Select(c => (string)c!["id"]!).ToList();
+        Assert.NotEqual(await TagAsync($"coatId={coats[0]}&before=true"), await TagAsync($"coatId={coats[0]}"));
+        Assert.Equal(await TagAsync($"coatId={coats[0]}"), await TagAsync($"coatId={coats[1]}&before=true"));
+        Assert.Equal(await TagAsync(""), await TagAsync($"coatId={Guid.NewGuid()}"));
+        using var painted = await RawAsync($"/api/pieces/{piece["id"]}/look.glb");
+        Assert.Equal("model/gltf-binary", painted.Content.Headers.ContentType!.MediaType);
+        Assert.Contains("COLOR_0", System.Text.Encoding.ASCII.GetString(await painted.Content.ReadAsByteArrayAsync(Cancel)), StringComparison.Ordinal);
+        Assert.Equal("straight.glb", painted.Content.Headers.ContentDisposition!.FileName);
+    }
+
+    [Fact]
+    public async Task Many_at_once_make_one_surface()
+    {
+        var id = await NewPieceAsync("Long dyke", length: 77);
+        var all = await Task.WhenAll(Enumerable.Range(0, 6).Select(i => RawAsync($"/api/pieces/{id}/picture.png?w={60 + i}&h=40")));
+        Assert.All(all, a => Assert.Equal(HttpStatusCode.OK, a.StatusCode));
+        foreach (var answer in all)
+        {
+            answer.Dispose();
+        }
+
+        var mesh = (string)(await host.GetAsync($"/api/pieces/{id}/look"))["mesh"]!;
+        using var surface = await RawAsync($"/api/meshes/{mesh}");
+        Assert.Equal(HttpStatusCode.OK, surface.StatusCode);
+    }
+}
