@@ -39,6 +39,12 @@ if (args is ["bases"])
     return;
 }
 
+if (args is ["look"])
+{
+    LookBench.Run();
+    return;
+}
+
 if (args is ["solve", var seconds, var seeds])
 {
     SolveBench.Run(double.Parse(seconds, System.Globalization.CultureInfo.InvariantCulture), int.Parse(seeds, System.Globalization.CultureInfo.InvariantCulture));

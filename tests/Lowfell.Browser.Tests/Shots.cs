@@ -25,6 +25,7 @@ public sealed class Shots
         browser.Run("localStorage.setItem('lowfell.units', JSON.stringify({ dates: 'en-GB' }))");
         browser.Open("/sets");
         browser.UntilTrue(() => browser.All("[role=progressbar]").Count == 5 && browser.Find("main").Text.Contains("done ", StringComparison.Ordinal), "every card");
+        browser.UntilTrue(() => (bool)browser.Run("return document.images.length === 5 && [...document.images].every(i => i.complete && i.naturalWidth > 0)")!, "every picture");
         Save("sets");
         StackPage.Open(browser, await app.ZoneIdAsync("Hull panels"));
         browser.Find("[data-rule=soluble-marking] button").Click();
@@ -56,6 +57,13 @@ public sealed class Shots
         browser.Find("svg[role=application]");
         browser.UntilTrue(() => (bool)browser.Run("return [...document.images].every(i => i.complete)")!, "every picture");
         Save("base");
+        browser.Open("/sets");
+        browser.Named("Marsh crawler").Click();
+        browser.Named("Hull").Click();
+        browser.Named("Look").Click();
+        browser.UntilTrue(() => (bool)browser.Run("return Boolean(window.lowfellLook)")!, "the look");
+        Thread.Sleep(4000);
+        Save("look");
         foreach (var (path, ready, name) in new[] { ("/shelf", "[data-testid='Over white']", "shelf"), ("/shelf/amounts", "[data-testid=missing]", "amounts"), ("/evenings", "[data-testid=to-buy] li", "tonight"), ("/evenings/plan", "[data-testid=what-ifs] strong", "plan") })
         {
             browser.Open(path);

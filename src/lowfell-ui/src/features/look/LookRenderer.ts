@@ -187,7 +187,7 @@ export class LookRenderer {
     });
   }
 
-  /** Size of the picture in points, and how finely it is drawn: 2 sharp, 0.5 while it moves. */
+  /** Size of the picture in points, and how many points are drawn for each of them, each way. */
   size(width: number, height: number, fine: number) {
     if (width === this.width && height === this.height && fine === this.fine && this.targets) return;
     [this.width, this.height, this.fine] = [width, height, fine];
@@ -221,13 +221,15 @@ export class LookRenderer {
     const q = this.last.uniforms;
     const arcmin = shown.distanceMm > 0 ? 1 / (pxPerMm * this.fine * shown.distanceMm * arcMinute) : 0;
     q.arcmin!.value = arcmin;
-    q.picture!.value = one.texture;
-    q.way!.value = [1 / one.width, 0];
-    q.encode!.value = 0;
-    this.gl.setRenderTarget(two);
-    this.gl.clear();
-    this.gl.render(this.flat, this.level);
-    q.picture!.value = two.texture;
+    if (arcmin > 0) {
+      q.picture!.value = one.texture;
+      q.way!.value = [1 / one.width, 0];
+      q.encode!.value = 0;
+      this.gl.setRenderTarget(two);
+      this.gl.clear();
+      this.gl.render(this.flat, this.level);
+    }
+    q.picture!.value = arcmin > 0 ? two.texture : one.texture;
     q.way!.value = [0, 1 / one.height];
     q.encode!.value = 1;
     this.gl.setRenderTarget(null);
@@ -242,6 +244,14 @@ export class LookRenderer {
     const rgba = new Uint8Array(4 * this.width * this.height);
     gl.readPixels(0, 0, this.width, this.height, gl.RGBA, gl.UNSIGNED_BYTE, rgba);
     return rgba;
+  }
+
+  /** Waits until it is drawn; how long that took, ms. */
+  wait(): number {
+    const from = performance.now();
+    const gl = this.gl.getContext();
+    gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, new Uint8Array(4));
+    return performance.now() - from;
   }
 
   /** What lies in the memory of the graphics. */

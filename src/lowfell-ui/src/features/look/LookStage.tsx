@@ -3,6 +3,8 @@ import type { PieceLook } from "../../api/types";
 import { firstView, LookRenderer, type Shown, type View } from "./LookRenderer";
 
 const sharpAfterMs = 160;
+/** A picture that took no longer is drawn again, finer. */
+const quickMs = 80;
 const turnStep = 10;
 const nearStep = 1.15;
 
@@ -43,12 +45,15 @@ export default function LookStage({ look, glb, shown, label, onScale, onFail }: 
       const at = canvas.current;
       if (!at || !renderer.current) return;
       const ratio = Math.min(2, window.devicePixelRatio || 1);
-      renderer.current.size(
-        Math.max(1, Math.round(at.clientWidth * ratio)),
-        Math.max(1, Math.round(at.clientHeight * ratio)),
-        moving ? 0.5 : 2,
-      );
-      const scale = renderer.current.draw(view.current, latest.current) / ratio;
+      // While it moves half as many points each way do; at rest twice as many, where that is quick.
+      const part = moving ? ratio / 2 : ratio;
+      const [width, height] = [at.clientWidth, at.clientHeight].map((px) => Math.max(1, Math.round(px * part)));
+      renderer.current.size(width!, height!, 1);
+      const scale = renderer.current.draw(view.current, latest.current) / part;
+      if (!moving && latest.current.distanceMm === 0 && renderer.current.wait() < quickMs) {
+        renderer.current.size(width!, height!, 2);
+        renderer.current.draw(view.current, latest.current);
+      }
       told.current?.(scale);
     });
     clearTimeout(later.current);
