@@ -84,6 +84,33 @@ public sealed class BaseStockTests(TestHost host) : TraysOn(host), IClassFixture
     }
 
     [Fact]
+    public async Task Related_grounds_become_mixes_and_one_coat_that_names_the_copies_of_each()
+    {
+        var (piece, tray) = await BeginAsync(5);
+        var scheme = await Host.PostAsync($"/api/schemes/{(await Host.ZoneAsync("Crust"))["scheme"]!["id"]}/copy", new { name = "Grounds tried" }, HttpStatusCode.Created);
+        var zone = (string)(await Host.PostAsync($"/api/pieces/{piece}/zones", new { name = "Top", facing = "up", areaShare = 1, schemeId = (string)scheme["id"]! }, HttpStatusCode.Created))["id"]!;
+        var at = $"/api/trays/{tray["id"]}/grounds";
+        await Host.RefusesAsync(HttpMethod.Post, $"{at}/stack", new { zoneId = zone, schemeVersion = (int)scheme["version"]! }, "id");
+        var paints = (await Host.GetAsync("/api/materials")).AsArray().Where(m => (string)m!["material"]!["family"]! == "acrylicPaint").OrderBy(m => (string)m!["material"]!["name"]!).ToList();
+        var (a, b) = (paints[0]!["id"]!, paints[^1]!["id"]!);
+        var grounded = await Host.PutAsync(at, new { version = (int)tray["version"]!, count = 3, aId = (string)a!, bId = (string)b! });
+        var mixes = grounded["grounds"]!["mixes"]!.AsArray();
+        await Host.PostAsync($"{at}/stack", new { zoneId = zone, schemeVersion = (int)scheme["version"]! });
+        var page = await Host.GetAsync($"/api/zones/{zone}");
+        var coats = page["scheme"]!["coats"]!.AsArray();
+        var coat = Assert.Single(coats, c => ((string?)c!["note"] ?? "").StartsWith("Grounds: ", StringComparison.Ordinal))!;
+        Assert.All(mixes, m => Assert.Contains($"{m!["partsA"]}:{m["partsB"]} on {string.Join(", ", m["copies"]!.AsArray())}", (string)coat["note"]!, StringComparison.Ordinal));
+        Assert.True(coats.IndexOf(coat) < coats.Select((c, i) => ((string)c!["technique"]!, i)).First(t => t.Item1 == "tufts").i);
+        var made = (await Host.GetAsync("/api/mixes")).AsArray().Count;
+
+        // Again it is the same coat, and no mix is made twice; a stale window changes nothing.
+        await Host.RefusesAsync(HttpMethod.Post, $"{at}/stack", new { zoneId = zone, schemeVersion = (int)scheme["version"]! }, "version", HttpStatusCode.Conflict);
+        await Host.PostAsync($"{at}/stack", new { zoneId = zone, schemeVersion = (int)page["scheme"]!["version"]! });
+        Assert.Equal(made, (await Host.GetAsync("/api/mixes")).AsArray().Count);
+        Assert.Equal(coats.Count, (await Host.GetAsync($"/api/zones/{zone}"))["scheme"]!["coats"]!.AsArray().Count);
+    }
+
+    [Fact]
     public async Task What_bases_still_take_stands_in_amounts_and_shopping_list()
     {
         var (piece, tray) = await BeginAsync(2);

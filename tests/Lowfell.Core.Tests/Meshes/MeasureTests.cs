@@ -213,6 +213,34 @@ public sealed class MeasureTests
     }
 
     [Fact]
+    public void Simplifying_keeps_the_form_and_the_borders_of_parts()
+    {
+        // A cube that was cut into thousands is one of few again.
+        var fine = Splitter.Split(Cube(40), 0.6f, 12_000);
+        var few = Simplifier.Simplify(fine, 200);
+        Assert.InRange(few.Count, 12, fine.Count / 8);
+        Assert.Equal(9600, MeshMeasures.Of(few).AreaMm2, 10.0);
+        Assert.Equal(64_000, MeshMeasures.Of(few).VolumeMm3, 70.0);
+
+        // A sphere of two halves: every point of their border stays, all stay near the sphere.
+        var sphere = Sphere(10, 120);
+        var halves = sphere with { Parts = [.. Enumerable.Range(0, sphere.Count).Select(t => (byte)(Enumerable.Range(0, 3).Sum(k => sphere.Points[sphere.Corners[(3 * t) + k]].Z) > 0 ? 1 : 0))] };
+        var small = Simplifier.Simplify(halves, sphere.Count / 5);
+        Assert.True(small.Count < sphere.Count / 3);
+        Assert.All(small.Points, p => Assert.Equal(10.0, p.Length(), 0.1));
+        Assert.True(Neighbours.Of(small).Closed);
+        static HashSet<Vector3> Border(Mesh m)
+        {
+            var opposite = Neighbours.Of(m).Opposite;
+            return [.. Enumerable.Range(0, m.Corners.Length).Where(h => opposite[h] >= 0 && m.Parts[h / 3] != m.Parts[opposite[h] / 3]).Select(h => m.Points[m.Corners[h]])];
+        }
+
+        Assert.Equal(120, Border(halves).Count);
+        Assert.True(Border(halves).SetEquals(Border(small)));
+        Assert.Same(fine, Simplifier.Simplify(fine, fine.Count));
+    }
+
+    [Fact]
     public void Shares_are_a_partition_and_what_runs_down_thins_out_below_its_edge()
     {
         var split = StandIn.Build(new(StandInKind.Block, 30, 30, 30, false, 1));

@@ -167,6 +167,11 @@ public sealed record GroundView(int PartsA, int PartsB, string Colour, IReadOnly
 /// <param name="BId">The second.</param>
 public sealed record GroundsChange([VersionBound] int Version, [GroundsBound] int Count, Guid? AId = null, Guid? BId = null);
 
+/// <summary>Grounds to be put into the stack of a zone.</summary>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="SchemeVersion">Version of its scheme.</param>
+public sealed record GroundsTaken(Guid ZoneId, [VersionBound] int SchemeVersion);
+
 /// <summary>What stands where on a copy.</summary>
 /// <param name="Copy">Number of the copy.</param>
 /// <param name="Word">Its form in words.</param>

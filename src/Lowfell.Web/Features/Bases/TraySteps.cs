@@ -45,6 +45,9 @@ public static class TraySteps
 {
     private const double UmPerMm = 1000;
 
+    private const string GroundsNote = "Grounds: ";
+    private const int MostNote = 2000;
+
     // Films that differ by less are the same to a spatula.
     private const double SameFilm = 0.12;
 
@@ -53,6 +56,7 @@ public static class TraySteps
     {
         var trays = app.MapGroup("/api/trays/{id:guid}/steps").WithTags("Bases").ProducesValidationProblem();
         trays.MapGet("", List).WithSummary("What a tray brings into the stack of its piece, and what of it is there.");
+        app.MapPost("/api/trays/{id:guid}/grounds/stack", TakeGrounds).WithTags("Bases").ProducesValidationProblem().WithSummary("Makes the mixes of a tray's grounds, and puts their coat into the stack of a zone; 409 when the stack has changed.").ProducesProblem(409);
         trays.MapPost("", Take).WithSummary("Puts steps of a tray into the stack of a zone, at their right places; 409 when the stack has changed.").ProducesProblem(409);
     }
 
@@ -102,6 +106,70 @@ public static class TraySteps
 
             return coats;
         }, shelf, db, clock.GetUtcNow(), cancel);
+        return await List(id, desk, db, open, cancel);
+    }
+
+    private static async Task<Ok<TrayStepsView>> TakeGrounds(Guid id, GroundsTaken taken, TrayDesk desk, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
+    {
+        var tray = await desk.RowAsync(id, cancel);
+        var zone = await db.Zones.AsNoTracking().SingleOrDefaultAsync(z => z.Id == taken.ZoneId && z.PieceId == tray.PieceId && z.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("zoneId", taken.ZoneId);
+        var shelf = await open.ShelfAsync(cancel);
+        var layouts = desk.Layouts(TrayDesk.Copies(tray), TrayDesk.Family(tray));
+        if (TrayGrounds.Of(tray, layouts, shelf)?.View(layouts) is not { Mixes.Count: > 0 } grounds)
+        {
+            throw new RefusedException("id", "This tray has one ground everywhere. Choose two browns and how many grounds first.");
+        }
+
+        // One that was made before, of the same parts, is taken again.
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
+        var (a, b) = (shelf.Find(grounds.AId)!, shelf.Find(grounds.BId)!);
+        var rows = new List<MixRow>();
+        foreach (var ground in grounds.Mixes)
+        {
+            var name = $"Ground {ground.PartsA}:{ground.PartsB}, {a.Name} and {b.Name}";
+            name = name.Length > NameBoundAttribute.Longest ? name[..NameBoundAttribute.Longest] : name;
+            var row = await db.Mixes.FirstOrDefaultAsync(m => m.Name == name && m.Components.Any(c => c.MaterialId == a.Id && c.Amount == ground.PartsA) && m.Components.Any(c => c.MaterialId == b.Id && c.Amount == ground.PartsB), cancel);
+            if (row is null)
+            {
+                row = new MixRow
+                {
+                    Id = Guid.CreateVersion7(),
+                    Name = name,
+                    Components =
+                    [
+                        new() { Id = Guid.CreateVersion7(), Position = 0, Amount = ground.PartsA, Unit = Core.Mixes.MixUnit.Parts, MaterialId = a.Id },
+                        new() { Id = Guid.CreateVersion7(), Position = 1, Amount = ground.PartsB, Unit = Core.Mixes.MixUnit.Parts, MaterialId = b.Id },
+                    ],
+                };
+                db.Mixes.Add(row);
+            }
+
+            rows.Add(row);
+        }
+
+        await open.TouchShelfAsync(cancel);
+        await db.SaveChangesAsync(cancel);
+        var note = GroundsNote + string.Join("; ", grounds.Mixes.Select(m => $"{m.PartsA}:{m.PartsB} on {string.Join(", ", m.Copies)}"));
+        note = note.Length > MostNote ? note[..(MostNote - 1)] + "…" : note;
+        await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, taken.SchemeVersion, kept =>
+        {
+            List<CoatDraft> coats = [.. kept];
+
+            // The middle one stands for all of them: together they take what it does.
+            var middle = rows[rows.Count / 2].Id;
+            if (coats.FindIndex(c => c.Note.StartsWith(GroundsNote, StringComparison.Ordinal)) is >= 0 and var there)
+            {
+                coats[there] = coats[there] with { MixId = middle, MaterialId = null, Note = note };
+                return coats;
+            }
+
+            var step = new TextureStep(Technique.BaseCoat, false, 2, 0, false, note);
+            coats.Insert(
+                TextureSteps.PlaceOf(step, [.. coats.Select(c => c.Technique)], [Technique.Texture, Technique.GritInGlue, Technique.DripGlue, Technique.Seal, Technique.BaseCoat]),
+                new() { Id = Guid.CreateVersion7(), Technique = Technique.BaseCoat, MixId = middle, Passes = 2, Note = note });
+            return coats;
+        }, await open.ShelfAsync(cancel), db, clock.GetUtcNow(), cancel);
+        await all.CommitAsync(cancel);
         return await List(id, desk, db, open, cancel);
     }
 

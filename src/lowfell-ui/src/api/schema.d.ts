@@ -915,6 +915,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trays/{id}/grounds/stack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes the mixes of a tray's grounds, and puts their coat into the stack of a zone; 409 when the stack has changed. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GroundsTaken"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrayStepsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/zones/{id}/picture.png": {
         parameters: {
             query?: never;
@@ -10115,6 +10175,19 @@ export interface components {
              * @description The second.
              */
             bId?: null | string;
+        };
+        /** @description Grounds to be put into the stack of a zone. */
+        GroundsTaken: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /**
+             * Format: int32
+             * @description Version of its scheme.
+             */
+            schemeVersion: number;
         };
         /** @description Related grounds of a tray: mixes of two browns, none beside its like. */
         GroundsView: {

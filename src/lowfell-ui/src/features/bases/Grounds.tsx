@@ -1,12 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { trayKept } from "../../api/changes";
+import { changed, trayKept } from "../../api/changes";
 import { api, ask, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { Tray } from "../../api/types";
 import { millilitres } from "../../api/units";
 import { familyFacts } from "../../api/words";
-import { Button, Choice, Field } from "../../ui";
+import { Button, Choice, Field, notify } from "../../ui";
 
 type Count = "0" | "3" | "4" | "5";
 
@@ -18,6 +18,7 @@ const counts = (["0", "3", "4", "5"] as Count[]).map((value) => ({
 /** Related grounds over the tray: mixes of two browns, so that neighbours differ and all belong. */
 export function Grounds({ tray }: { tray: Tray }) {
   const materials = useQuery(queries.materials());
+  const steps = useQuery({ ...queries.traySteps(tray.id), enabled: Boolean(tray.grounds) });
   const [open, setOpen] = useState(false);
   const [fault, setFault] = useState<string>();
   const { grounds } = tray;
@@ -62,6 +63,32 @@ export function Grounds({ tray }: { tray: Tray }) {
             </li>
           ))}
         </ul>
+      )}
+      {grounds && steps.data?.zoneId && (
+        <Button
+          className="mt-1"
+          onClick={() =>
+            void (async () => {
+              setFault(undefined);
+              try {
+                await ask(
+                  api.POST("/api/trays/{id}/grounds/stack", {
+                    params: { path: { id: tray.id } },
+                    body: { zoneId: steps.data.zoneId!, schemeVersion: steps.data.schemeVersion },
+                  }),
+                );
+                notify(
+                  `${steps.data.zone} has their coat now; the mixes are on the shelf. Its History has a way back.`,
+                );
+              } catch (error) {
+                setFault(wording(error));
+              }
+              await changed("stack", "mixes", "tray");
+            })()
+          }
+        >
+          Make the mixes and their coat
+        </Button>
       )}
       {grounds?.fault && <p className="font-semibold text-risk">{grounds.fault}</p>}
       {open && (
