@@ -11,7 +11,7 @@ public sealed class Simplifier
     private const int Passes = 70;
     private const double Rises = 2.2, Least = 0.08;
 
-    // A triangle may turn by so much (cosine), and be no thinner than this, height over longest side.
+    // A triangle may turn by so much (cosine), and get no thinner than this, height over longest side, unless it was.
     private const float Turns = 0.35f, Thin = 0.06f;
 
     private readonly Vector3[] points;
@@ -175,7 +175,9 @@ public sealed class Simplifier
             }
 
             var (was, now) = (Vector3.Cross(points[p] - points[point], points[q] - points[point]), Vector3.Cross(points[p] - to, points[q] - to));
-            if (Vector3.Dot(was, now) < Turns * was.Length() * now.Length() || now.Length() < Thin * Math.Max((points[p] - to).LengthSquared(), (points[q] - to).LengthSquared()))
+            float Fullness(Vector3 across, Vector3 at) => across.Length() / Math.Max(1e-12f, Math.Max((points[p] - at).LengthSquared(), (points[q] - at).LengthSquared()));
+            var fullness = Fullness(now, to);
+            if (Vector3.Dot(was, now) < Turns * was.Length() * now.Length() || (fullness < Thin && fullness < Fullness(was, points[point])))
             {
                 return true;
             }
