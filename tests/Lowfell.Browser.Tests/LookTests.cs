@@ -168,4 +168,18 @@ public sealed class LookTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Named("Try again").Click();
         browser.Find("[data-testid=look]");
     }
+
+    [Fact]
+    public async Task A_piece_without_zones_is_shown_bare_and_says_the_next_move()
+    {
+        using var http = new HttpClient { BaseAddress = new Uri(session.App.Address) };
+        var cancel = TestContext.Current.CancellationToken;
+        var set = await (await http.PostAsJsonAsync("/api/sets", new { name = "Bare things" }, cancel)).Content.ReadFromJsonAsync<JsonNode>(cancel);
+        await http.PostAsJsonAsync($"/api/sets/{set!["id"]}/pieces", new { name = "Bare rock", kind = "", substrate = "polystyrene", shape = "box", lengthMm = 60, widthMm = 40, heightMm = 30, copies = 1 }, cancel);
+        await OpenAsync("Bare rock");
+        browser.UntilTrue(() => browser.Find("section[aria-label='Shown as']").Text.Contains("No zone yet", StringComparison.Ordinal), "the next move");
+        var bare = Number("lowfellLook.draw(help.view, { coats: [], wet: false, lit: -1, plain: true, distanceMm: 0 }, 350, 250); const all = help.pixels(); return all.length > 3000 && all.every(p => Math.abs(p[1] - 149) < 3 && p[1] === p[3]) ? 1 : 0");
+        Assert.Equal(1, bare);
+        Assert.Empty(browser.Errors());
+    }
 }

@@ -142,7 +142,7 @@ public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
-    public async Task Many_at_once_make_one_surface()
+    public async Task Many_at_once_make_one_surface_and_it_outlives_what_the_bench_lets_go()
     {
         var id = await NewPieceAsync("Long dyke", length: 77);
         var all = await Task.WhenAll(Enumerable.Range(0, 6).Select(i => RawAsync($"/api/pieces/{id}/picture.png?w={60 + i}&h=40")));
@@ -153,7 +153,42 @@ public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
         }
 
         var mesh = (string)(await host.GetAsync($"/api/pieces/{id}/look"))["mesh"]!;
+        Assert.Equal(1, await host.ScalarAsync<long>($"SELECT count(*) FROM meshes WHERE \"Id\" = '{mesh}'"));
+
+        // Unused for a month it leaves the bench; memory still has it, and it is kept again. So do pictures, which are drawn again.
+        await host.ExecuteAsync("UPDATE meshes SET \"UsedAt\" = now() - interval '31 days'; UPDATE look_pictures SET \"UsedAt\" = now() - interval '31 days'");
+        await host.EmptyBinAsync();
+        Assert.Equal(0, await host.ScalarAsync<long>("SELECT count(*) FROM meshes") + await host.ScalarAsync<long>("SELECT count(*) FROM look_pictures"));
         using var surface = await RawAsync($"/api/meshes/{mesh}");
         Assert.Equal(HttpStatusCode.OK, surface.StatusCode);
+        Assert.Equal(1, await host.ScalarAsync<long>($"SELECT count(*) FROM meshes WHERE \"Id\" = '{mesh}'"));
+        using var drawn = await RawAsync($"/api/pieces/{id}/picture.png?w=60&h=40");
+        Assert.Equal(HttpStatusCode.OK, drawn.StatusCode);
+
+        // What was asked for after some days stays.
+        await host.ExecuteAsync("UPDATE meshes SET \"UsedAt\" = now() - interval '20 days'; UPDATE look_pictures SET \"UsedAt\" = now() - interval '20 days'");
+        using var again = await RawAsync($"/api/meshes/{mesh}");
+        using var shown = await RawAsync($"/api/pieces/{id}/picture.png?w=60&h=40");
+        Assert.Equal(1, await host.ScalarAsync<long>("SELECT count(*) FROM meshes WHERE \"UsedAt\" > now() - interval '1 hour'"));
+        Assert.Equal(1, await host.ScalarAsync<long>("SELECT count(*) FROM look_pictures WHERE \"UsedAt\" > now() - interval '1 hour'"));
+    }
+
+    [Fact]
+    public async Task Of_two_windows_that_choose_first_one_is_told_and_copies_take_the_choice_along()
+    {
+        var id = await NewPieceAsync("Twice chosen");
+        var scheme = (string)(await host.ZoneAsync("Roof boards"))["scheme"]!["id"]!;
+        var zone = (string)(await host.PostAsync($"/api/pieces/{id}/zones", new { name = "All of it", areaShare = 1, schemeId = scheme }, HttpStatusCode.Created))["id"]!;
+        async Task<HttpStatusCode> ChooseAsync(string kind)
+        {
+            using var answer = await System.Net.Http.Json.HttpClientJsonExtensions.PutAsJsonAsync(host.Http, new Uri($"/api/pieces/{id}/look", UriKind.Relative), new { version = 0, kind, zoneIds = new[] { zone, zone } }, Cancel);
+            return answer.StatusCode;
+        }
+
+        Assert.Equal([HttpStatusCode.OK, HttpStatusCode.Conflict], (await Task.WhenAll(ChooseAsync("block"), ChooseAsync("gate"))).Order());
+        var kind = (string)(await host.GetAsync($"/api/pieces/{id}/look"))["kind"]!;
+        var copy = await host.GetAsync($"/api/pieces/{(await host.PostAsync($"/api/pieces/{id}/copy", null, HttpStatusCode.Created))["id"]}/look");
+        Assert.Equal((kind, true), ((string)copy["kind"]!, (bool)copy["chosen"]!));
+        Assert.All(copy["parts"]!.AsArray(), p => Assert.Equal((string)copy["zones"]![0]!["id"]!, (string)p!["zoneId"]!));
     }
 }

@@ -19,7 +19,7 @@ internal static class Buildings
         float Gable(float u) => eaves + ((ridge - eaves) * (1 - Math.Abs(2 * u / b)));
         float Wave(float u) => deep * 0.5f * (1 + MathF.Cos(2 * MathF.PI * u / wave));
         double[] Places(float wide) => Geometry.MeshBuilder.Even(-wide / 2, wide / 2, Math.Max(1, (int)(wide / wave)) * 8);
-        foreach (var (on, wide, gabled) in new[] { (Ground.Front((-b / 2) + deep, foot), a, false), (Ground.Rear((b / 2) - deep, foot), a, false), (Ground.Right((a / 2) - deep, foot), b, true), (Ground.Left((-a / 2) + deep, foot), b, true) })
+        foreach (var (on, wide, gabled) in new[] { (Flat.Front((-b / 2) + deep, foot), a, false), (Flat.Rear((b / 2) - deep, foot), a, false), (Flat.Right((a / 2) - deep, foot), b, true), (Flat.Left((-a / 2) + deep, foot), b, true) })
         {
             m.Part = Walls;
             float Tall(float u) => (gabled ? Gable(u) : eaves) - foot;
@@ -31,7 +31,7 @@ internal static class Buildings
 
         // Doors on the front, vents on the gables.
         m.Part = Doors;
-        var front = Ground.Front((-b / 2) - 0.02f, foot);
+        var front = Flat.Front((-b / 2) - 0.02f, foot);
         var (door, tall) = (Math.Min(l * 0.28f, 46), (eaves - foot) * 0.8f);
         m.Pad(front, -door / 4, tall / 2, (door / 2) - 0.5f, tall, 0.9f);
         m.Pad(front, door / 4, tall / 2, (door / 2) - 0.5f, tall, 0.9f);
@@ -39,7 +39,7 @@ internal static class Buildings
         foreach (var side in new[] { -1f, 1f })
         {
             m.Pad(front, side * l * 0.34f, (eaves - foot) * 0.62f, Math.Min(l * 0.12f, 20), (eaves - foot) * 0.3f, 0.8f);
-            var gable = side < 0 ? Ground.Left((-a / 2) - 0.02f, foot) : Ground.Right((a / 2) + 0.02f, foot);
+            var gable = side < 0 ? Flat.Left((-a / 2) - 0.02f, foot) : Flat.Right((a / 2) + 0.02f, foot);
             var vent = Math.Min(w * 0.16f, 18);
             m.Pad(gable, 0, eaves - foot, vent, vent, 0.7f);
             for (var i = 0; i < 5; i++)
@@ -54,7 +54,7 @@ internal static class Buildings
         foreach (var side in new[] { -1f, 1f })
         {
             var slope = Vector3.Normalize(new Vector3(0, -side * b / 2, ridge - eaves));
-            var on = new Ground(new(0, side * ((b / 2) + over), eaves - (over * (ridge - eaves) / (b / 2))), side < 0 ? Vector3.UnitX : -Vector3.UnitX, slope);
+            var on = new Flat(new(0, side * ((b / 2) + over), eaves - (over * (ridge - eaves) / (b / 2))), side < 0 ? Vector3.UnitX : -Vector3.UnitX, slope);
             var run = MathF.Sqrt(MathF.Pow((b / 2) + over, 2) + MathF.Pow((ridge - eaves) * (1 + (over / (b / 2))), 2));
             m.Body.Grid((u, v) => on.At((float)u, (float)v, 0.4f + Wave((float)u)), Places(l), [0, run * 0.499, run * 0.501, run]);
         }
@@ -71,13 +71,13 @@ internal static class Buildings
         var frame = Math.Clamp(l / 28, 2.2f, 6);
         m.Part = Foot;
         m.Block(a + 2, b + 2, foot);
-        foreach (var (on, wide) in new[] { (Ground.Front(-(b + 2) / 2), a + 2), (Ground.Rear((b + 2) / 2), a + 2), (Ground.Right((a + 2) / 2), b + 2), (Ground.Left(-(a + 2) / 2), b + 2) })
+        foreach (var (on, wide) in new[] { (Flat.Front(-(b + 2) / 2), a + 2), (Flat.Rear((b + 2) / 2), a + 2), (Flat.Right((a + 2) / 2), b + 2), (Flat.Left(-(a + 2) / 2), b + 2) })
         {
             m.Stones(on, wide, _ => foot, Math.Max(2, foot / 2), Math.Max(4, foot * 0.9f), 0.5f);
         }
 
         float Gable(float u) => eaves + ((ridge - eaves) * (1 - Math.Abs(2 * u / b)));
-        foreach (var (on, wide, gabled) in new[] { (Ground.Front(-b / 2, foot), a, false), (Ground.Rear(b / 2, foot), a, false), (Ground.Right(a / 2, foot), b, true), (Ground.Left(-a / 2, foot), b, true) })
+        foreach (var (on, wide, gabled) in new[] { (Flat.Front(-b / 2, foot), a, false), (Flat.Rear(b / 2, foot), a, false), (Flat.Right(a / 2, foot), b, true), (Flat.Left(-a / 2, foot), b, true) })
         {
             // A skim between timbers, with its own unevenness.
             m.Part = Walls;
@@ -105,7 +105,7 @@ internal static class Buildings
         }
 
         // A door and two windows on the front, of boards.
-        var front = Ground.Front((-b / 2) - 0.9f, foot);
+        var front = Flat.Front((-b / 2) - 0.9f, foot);
         var (door, high) = (Math.Clamp(l * 0.13f, 7, 22), (eaves - foot) * 0.74f);
         m.Boards(front, door, high, door / 4, 0.8f, lying: false);
         foreach (var side in new[] { -1f, 1f })
@@ -121,7 +121,7 @@ internal static class Buildings
         foreach (var side in new[] { -1f, 1f })
         {
             var slope = Vector3.Normalize(new Vector3(0, -side, rise));
-            var on = new Ground(new(0, side * ((b / 2) + over), eaves - (over * rise)), side < 0 ? Vector3.UnitX : -Vector3.UnitX, slope);
+            var on = new Flat(new(0, side * ((b / 2) + over), eaves - (over * rise)), side < 0 ? Vector3.UnitX : -Vector3.UnitX, slope);
             var run = ((b / 2) + over) * MathF.Sqrt(1 + (rise * rise));
             m.Plate(on, -l / 2, 0, l / 2, run);
             Vector3 under = on.Out * -0.9f;
@@ -170,7 +170,7 @@ internal static class Buildings
         // Deck of tread plate, with its rails.
         m.Part = 1;
         m.Body.Box(new(0, 0, deck + 0.6f), new(l, w, 1.2f), 0.2f);
-        var top = Ground.Top(deck + 1.2f);
+        var top = Flat.Top(deck + 1.2f);
         var (across, along) = (Math.Max(2, (int)(w / 9)), Math.Max(3, (int)(l / 11)));
         for (var i = 0; i < along; i++)
         {
@@ -215,15 +215,15 @@ internal static class Buildings
         // The pan on it: outside, rim, inside.
         m.Block(l, w, h, from: hearth);
         m.Part = 1;
-        var liquid = Ground.Top(h + 0.01f);
+        var liquid = Flat.Top(h + 0.01f);
         m.Plate(liquid, (-l / 2) + wall, (-w / 2) + wall, (l / 2) - wall, (w / 2) - wall);
         m.Part = 0;
         foreach (var (u, v, a, b) in new[] { (0f, (-w + wall) / 2, l, wall), (0f, (w - wall) / 2, l, wall), ((-l + wall) / 2, 0f, wall, w - (2 * wall)), ((l - wall) / 2, 0f, wall, w - (2 * wall)) })
         {
-            m.Pad(Ground.Top(h), u, v, a, b, 1.1f);
+            m.Pad(Flat.Top(h), u, v, a, b, 1.1f);
         }
 
-        foreach (var (on, wide) in new[] { (Ground.Front(-w / 2, hearth), l), (Ground.Rear(w / 2, hearth), l), (Ground.Right(l / 2, hearth), w), (Ground.Left(-l / 2, hearth), w) })
+        foreach (var (on, wide) in new[] { (Flat.Front(-w / 2, hearth), l), (Flat.Rear(w / 2, hearth), l), (Flat.Right(l / 2, hearth), w), (Flat.Left(-l / 2, hearth), w) })
         {
             var tall = h - hearth;
             for (var i = 0; i <= 4; i++)
@@ -235,7 +235,7 @@ internal static class Buildings
         }
 
         m.Part = 2;
-        var front = Ground.Front(-w * 0.47f);
+        var front = Flat.Front(-w * 0.47f);
         m.Pad(front, 0, hearth * 0.45f, l * 0.34f, hearth * 0.8f, 1);
         var mouth = front with { Origin = front.Origin + (front.Out * 1) };
         for (var i = 0; i < 5; i++)

@@ -8,22 +8,22 @@ namespace Lowfell.Core.Meshes.StandIns;
 /// <param name="Origin">A point of it, mm.</param>
 /// <param name="U">To the right on it, of length 1.</param>
 /// <param name="V">Up on it, of length 1; U, V and the way out are right-handed.</param>
-internal readonly record struct Ground(Vector3 Origin, Vector3 U, Vector3 V)
+internal readonly record struct Flat(Vector3 Origin, Vector3 U, Vector3 V)
 {
     public Vector3 Out => Vector3.Cross(U, V);
 
     public Vector3 At(float u, float v, float height = 0) => Origin + (U * u) + (V * v) + (Out * height);
 
     /// <summary>A side of a box that looks to the front, with its foot in the middle.</summary>
-    public static Ground Front(float y, float z = 0) => new(new(0, y, z), Vector3.UnitX, Vector3.UnitZ);
+    public static Flat Front(float y, float z = 0) => new(new(0, y, z), Vector3.UnitX, Vector3.UnitZ);
 
-    public static Ground Rear(float y, float z = 0) => new(new(0, y, z), -Vector3.UnitX, Vector3.UnitZ);
+    public static Flat Rear(float y, float z = 0) => new(new(0, y, z), -Vector3.UnitX, Vector3.UnitZ);
 
-    public static Ground Right(float x, float z = 0) => new(new(x, 0, z), Vector3.UnitY, Vector3.UnitZ);
+    public static Flat Right(float x, float z = 0) => new(new(x, 0, z), Vector3.UnitY, Vector3.UnitZ);
 
-    public static Ground Left(float x, float z = 0) => new(new(x, 0, z), -Vector3.UnitY, Vector3.UnitZ);
+    public static Flat Left(float x, float z = 0) => new(new(x, 0, z), -Vector3.UnitY, Vector3.UnitZ);
 
-    public static Ground Top(float z) => new(new(0, 0, z), Vector3.UnitX, Vector3.UnitY);
+    public static Flat Top(float z) => new(new(0, 0, z), Vector3.UnitX, Vector3.UnitY);
 }
 
 /// <summary>The few things that stand-ins are made of: what is laid on a plane has no sides below it, so that it meets it in a crease.</summary>
@@ -43,7 +43,7 @@ internal sealed class Modeller(ulong seed)
     public float In(double from, double to) => (float)Random.In(from, to);
 
     /// <summary>A raised shape on a plane: sides, a bevel, a top. Corners go counter-clockwise.</summary>
-    public void Pad(Ground on, IReadOnlyList<Vector2> outline, float height, float bevel = Bevel)
+    public void Pad(Flat on, IReadOnlyList<Vector2> outline, float height, float bevel = Bevel)
     {
         var middle = outline.Aggregate(Vector2.Zero, (sum, p) => sum + p) / outline.Count;
         var least = outline.Min(p => Vector2.Distance(p, middle));
@@ -100,18 +100,18 @@ internal sealed class Modeller(ulong seed)
     }
 
     /// <summary>A raised rectangle on a plane, by its middle.</summary>
-    public void Pad(Ground on, float u, float v, float wide, float tall, float height, float bevel = Bevel, float jitter = 0)
+    public void Pad(Flat on, float u, float v, float wide, float tall, float height, float bevel = Bevel, float jitter = 0)
     {
         Vector2 Corner(float x, float y) => new(u + (x * wide / 2) + In(-jitter, jitter), v + (y * tall / 2) + In(-jitter, jitter));
         Pad(on, [Corner(-1, -1), Corner(1, -1), Corner(1, 1), Corner(-1, 1)], height, bevel);
     }
 
     /// <summary>A raised disc on a plane.</summary>
-    public void Disc(Ground on, float u, float v, float radius, float height, int around = 16, float bevel = Bevel) =>
+    public void Disc(Flat on, float u, float v, float radius, float height, int around = 16, float bevel = Bevel) =>
         Pad(on, [.. Enumerable.Range(0, around).Select(i => new Vector2(u + (radius * MathF.Cos(2 * MathF.PI * i / around)), v + (radius * MathF.Sin(2 * MathF.PI * i / around))))], height, bevel);
 
     /// <summary>A row of rivets.</summary>
-    public void Rivets(Ground on, Vector2 from, Vector2 to, float stepMm = 3.2f, float radius = 0.42f)
+    public void Rivets(Flat on, Vector2 from, Vector2 to, float stepMm = 3.2f, float radius = 0.42f)
     {
         var count = Math.Max(1, (int)(Vector2.Distance(from, to) / stepMm));
         for (var i = 0; i <= count; i++)
@@ -122,7 +122,7 @@ internal sealed class Modeller(ulong seed)
     }
 
     /// <summary>A plate of a plane.</summary>
-    public void Plate(Ground on, float u0, float v0, float u1, float v1) => Body.Face(on.At(u0, v0), on.At(u1, v0), on.At(u1, v1), on.At(u0, v1));
+    public void Plate(Flat on, float u0, float v0, float u1, float v1) => Body.Face(on.At(u0, v0), on.At(u1, v0), on.At(u1, v1), on.At(u0, v1));
 
     /// <summary>Four sides and a top, without a bottom: what stands on the table.</summary>
     public void Block(float length, float width, float height, float atX = 0, float atY = 0, float from = 0)
@@ -143,7 +143,7 @@ internal sealed class Modeller(ulong seed)
     /// <param name="course">Height of a course, mm.</param>
     /// <param name="stone">Usual length of a stone, mm.</param>
     /// <param name="proud">How far stones stand out, mm.</param>
-    public void Stones(Ground on, float wide, Func<float, float> tall, float course, float stone, float proud)
+    public void Stones(Flat on, float wide, Func<float, float> tall, float course, float stone, float proud)
     {
         var joint = Math.Min(0.8f, course / 7);
         var row = 0;
@@ -167,7 +167,7 @@ internal sealed class Modeller(ulong seed)
     }
 
     /// <summary>Boards side by side on a plane, upright or lying.</summary>
-    public void Boards(Ground on, float wide, float tall, float board, float proud, bool lying, Func<float, float>? top = null)
+    public void Boards(Flat on, float wide, float tall, float board, float proud, bool lying, Func<float, float>? top = null)
     {
         var across = lying ? tall : wide;
         var count = Math.Max(1, (int)MathF.Round(across / board));

@@ -28,8 +28,9 @@ internal static class Natural
                 n += MathF.Pow(0.5f, octave) * ((0.5f * Hash.Noise((c * f) + 7, (s * f) + (rise * f), seed + (uint)octave)) + (0.5f * Hash.Noise((s * f) - (rise * f), (c * f) - 3, seed + 9 + (uint)octave)));
             }
 
-            var step = MathF.Floor((rise * 6) + (0.6f * n));
-            var r = profile * (0.82f + (0.2f * n)) * (0.94f + (0.06f * (((int)step & 1) == 0 ? 1 : 0)));
+            // Ledges: in and out again with each layer.
+            var layer = (rise * 6) + (0.6f * n);
+            var r = profile * (0.82f + (0.2f * n)) * (0.94f + (0.06f * MathF.Abs((2 * (layer - MathF.Floor(layer))) - 1)));
             return new(0.5f * l * r * c, 0.5f * w * r * s, h * 0.94f * (rise + (0.05f * n * profile * Math.Min(1, 4 * rise))));
         }
 
@@ -166,7 +167,7 @@ internal static class Natural
 
     private static void Element(Modeller m, Element e, float floor)
     {
-        var on = Ground.Top(floor - 0.15f);
+        var on = Flat.Top(floor - 0.15f);
         Vector2[] outline = [.. e.Outline().Select(p => new Vector2((float)p.X, (float)p.Y))];
         if (e.Kind.IsRigid())
         {

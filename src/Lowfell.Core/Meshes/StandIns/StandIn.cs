@@ -66,7 +66,7 @@ public static class StandIn
             case StandInKind.Pan: Buildings.Pan(model, l, w, h); break;
             case StandInKind.Hull: Vehicles.Hull(model, l, w, h); break;
             case StandInKind.Turret: Vehicles.Turret(model, l, w, h); break;
-            case StandInKind.RunningGear: Vehicles.RunningGear(model, l, w, h, 0, 0, 1); break;
+            case StandInKind.RunningGear: Vehicles.RunningGear(model, l, w, h, wheels: 1); break;
             case StandInKind.Rock: Natural.Rock(model, l, w, h); break;
             case StandInKind.Figure: Natural.Figure(model, h); break;
             case StandInKind.Base: Natural.Base(model, wish); break;
@@ -89,12 +89,12 @@ public static class StandIn
         }
 
         m.Part = 0;
-        foreach (var (on, wide) in new[] { (Ground.Front(-w / 2), l), (Ground.Rear(w / 2), l), (Ground.Right(l / 2), w), (Ground.Left(-l / 2), w) })
+        foreach (var (on, wide) in new[] { (Flat.Front(-w / 2), l), (Flat.Rear(w / 2), l), (Flat.Right(l / 2), w), (Flat.Left(-l / 2), w) })
         {
             m.Plate(on, -wide / 2, 0, wide / 2, h);
         }
 
         m.Part = 1;
-        m.Plate(Ground.Top(h), -l / 2, -w / 2, l / 2, w / 2);
+        m.Plate(Flat.Top(h), -l / 2, -w / 2, l / 2, w / 2);
     }
 }

@@ -16,7 +16,7 @@ internal static class Vehicles
 
         // Lower hull between the tracks.
         m.Part = Body;
-        Extrude(m, [new(-a * 0.94f, guard), new(-a * 0.98f, belly * 1.5f), new(-a * 0.8f, belly), new(a * 0.82f, belly), new(a * 0.95f, belly * 1.6f), new(a * 0.95f, guard)], width, closeTop: false);
+        Extrude(m, [new(-a * 0.94f, guard), new(-a * 0.98f, belly * 1.5f), new(-a * 0.8f, belly), new(a * 0.82f, belly), new(a * 0.95f, belly * 1.6f), new(a * 0.95f, guard)], width);
 
         // Upper hull over them: sides lean in, glacis and rear slope.
         Vector3[] low = [new(-a, -b, guard), new(a * 0.97f, -b, guard), new(a * 0.97f, b, guard), new(-a, b, guard)];
@@ -31,12 +31,12 @@ internal static class Vehicles
         m.Body.Face(low[3], low[2], low[1], low[0]);
         m.Part = Deck;
         m.Body.Face(high[0], high[1], high[2], high[3]);
-        var deck = Ground.Top(top);
+        var deck = Flat.Top(top);
         Cells(m, deck, -a * 0.56f, -b * 0.74f, a * 0.88f, b * 0.74f, 4, 2, 0.28f);
 
         // Hatches, grille, boxes, lamps, rivets.
         m.Part = Fittings;
-        var raised = Ground.Top(top + 0.28f);
+        var raised = Flat.Top(top + 0.28f);
         foreach (var (x, y, r) in new[] { (-a * 0.3f, -b * 0.36f, w * 0.1f), (-a * 0.3f, b * 0.36f, w * 0.1f), (a * 0.22f, 0f, w * 0.15f) })
         {
             m.Disc(raised, x, y, r, 0.8f, 28);
@@ -66,7 +66,7 @@ internal static class Vehicles
             m.Body.Box(new(-a * 0.02f, side * b * 0.88f, guard), new(l * 0.99f, w * 0.24f, 0.8f), 0.2f);
         }
 
-        RunningGear(m, l * 0.98f, w, guard - 1.2f, 0, 0, Track, track: Track);
+        RunningGear(m, l * 0.98f, w, guard - 1.2f, Track, track: Track);
     }
 
     public static void Turret(Modeller m, float l, float w, float h)
@@ -84,10 +84,10 @@ internal static class Vehicles
             Panels(m, quad[0], quad[1], quad[2], quad[3], 1, 1);
         }
 
-        m.Pad(Ground.Top(high), top, 0.7f);
+        m.Pad(Flat.Top(high), top, 0.7f);
 
         m.Part = 1;
-        var roof = Ground.Top(high + 0.7f);
+        var roof = Flat.Top(high + 0.7f);
         var r = w * 0.16f;
         foreach (var y in new[] { -0.2f, 0.2f })
         {
@@ -110,11 +110,9 @@ internal static class Vehicles
     /// <param name="l">Length, mm.</param>
     /// <param name="w">Width over both tracks, mm.</param>
     /// <param name="h">Height, mm.</param>
-    /// <param name="atX">Where it stands, mm.</param>
-    /// <param name="atY">Where it stands, mm.</param>
     /// <param name="wheels">Part of the wheels.</param>
     /// <param name="track">Part of the tracks.</param>
-    public static void RunningGear(Modeller m, float l, float w, float h, float atX, float atY, byte wheels, byte track = 0)
+    public static void RunningGear(Modeller m, float l, float w, float h, byte wheels, byte track = 0)
     {
         var (wide, link) = (Math.Max(2, w * 0.2f), Math.Clamp(l / 34, 1.8f, 5));
         var r = Math.Min(h / 2, l * 0.2f);
@@ -123,13 +121,13 @@ internal static class Vehicles
         var count = (int)(round / link);
         foreach (var side in new[] { -1f, 1f })
         {
-            var y = atY + (side * ((w / 2) - (wide / 2)));
+            var y = side * ((w / 2) - (wide / 2));
             m.Part = track;
             for (var i = 0; i < count; i++)
             {
                 var (x, z, turn) = Along((i + 0.5f) / count * round, straight, r);
-                m.Body.Box(new(atX + x, y, z), new(link * 0.86f, wide, 1.1f), 0.2f, pitch: turn);
-                m.Body.Box(new Vector3(atX + x, y, z) + new Vector3(MathF.Sin(turn) * -0.75f, 0, MathF.Cos(turn) * 0.75f), new(link * 0.3f, wide * 0.92f, 0.6f), 0.15f, pitch: turn);
+                m.Body.Box(new(x, y, z), new(link * 0.86f, wide, 1.1f), 0.2f, pitch: turn);
+                m.Body.Box(new Vector3(x, y, z) + new Vector3(MathF.Sin(turn) * -0.75f, 0, MathF.Cos(turn) * 0.75f), new(link * 0.3f, wide * 0.92f, 0.6f), 0.15f, pitch: turn);
             }
 
             m.Part = wheels;
@@ -137,7 +135,7 @@ internal static class Vehicles
             for (var i = -1; i <= road; i++)
             {
                 var end = i < 0 || i == road;
-                var x = atX + (end ? (i < 0 ? -straight / 2 : straight / 2) : ((i + 0.5f) / road * (straight - (1.1f * r))) - ((straight - (1.1f * r)) / 2));
+                var x = end ? (i < 0 ? -straight / 2 : straight / 2) : ((i + 0.5f) / road * (straight - (1.1f * r))) - ((straight - (1.1f * r)) / 2);
                 var size = end ? r * 0.62f : r * 0.66f;
                 var at = new Vector3(x, y - (side * wide * 0.36f), end ? r * 1.1f : size + 1.1f);
                 m.Body.Lathe(at, Vector3.UnitY * side, [(0, 0), (size, 0), (size, wide * 0.7f), (size * 0.8f, wide * 0.74f), (size * 0.76f, wide * 0.62f), (size * 0.36f, wide * 0.6f), (size * 0.34f, wide * 0.78f), (size * 0.2f, wide * 0.84f), (0, wide * 0.84f)], 26);
@@ -171,13 +169,13 @@ internal static class Vehicles
 
     private static (float X, float Z, float Turn) Bend(float at, float r, float angle) => (at + ((r - 0.55f) * MathF.Cos(angle)), r + ((r - 0.55f) * MathF.Sin(angle)), angle - (MathF.PI / 2));
 
-    // A side view from left to right, drawn out to a width.
-    private static void Extrude(Modeller m, Vector2[] profile, float wide, bool closeTop)
+    // A side view from left to right, drawn out to a width, open on top.
+    private static void Extrude(Modeller m, Vector2[] profile, float wide)
     {
         Vector3 At(int i, float side) => new(profile[i].X, side * wide / 2, profile[i].Y);
-        for (var i = 0; i + (closeTop ? 0 : 1) < profile.Length; i++)
+        for (var i = 0; i + 1 < profile.Length; i++)
         {
-            var j = (i + 1) % profile.Length;
+            var j = i + 1;
             m.Body.Face(At(i, 1), At(j, 1), At(j, -1), At(i, -1));
         }
 
@@ -192,7 +190,7 @@ internal static class Vehicles
     private static void Panels(Modeller m, Vector3 a, Vector3 b, Vector3 c, Vector3 d, int across, int up)
     {
         var u = Vector3.Normalize(b - a);
-        var on = new Ground(a, u, Vector3.Normalize(Vector3.Cross(Vector3.Normalize(Vector3.Cross(b - a, d - a)), u)));
+        var on = new Flat(a, u, Vector3.Normalize(Vector3.Cross(Vector3.Normalize(Vector3.Cross(b - a, d - a)), u)));
         Vector2 Flat(Vector3 p) => new(Vector3.Dot(p - a, on.U), Vector3.Dot(p - a, on.V));
         Vector2 At(float s, float t) => Vector2.Lerp(Vector2.Lerp(Flat(a), Flat(b), s), Vector2.Lerp(Flat(d), Flat(c), s), t);
         for (var i = 0; i < across; i++)
@@ -210,7 +208,7 @@ internal static class Vehicles
         }
     }
 
-    private static void Cells(Modeller m, Ground on, float x0, float y0, float x1, float y1, int across, int up, float height)
+    private static void Cells(Modeller m, Flat on, float x0, float y0, float x1, float y1, int across, int up, float height)
     {
         for (var i = 0; i < across; i++)
         {

@@ -22,7 +22,7 @@ internal static class Walls
         }
 
         m.Part = Top;
-        Paving(m, Ground.Top(h - proud), a, b, stone, proud);
+        Paving(m, Flat.Top(h - proud), a, b, stone, proud);
     }
 
     public static void Corner(Modeller m, float l, float w, float h)
@@ -45,18 +45,18 @@ internal static class Walls
         }
 
         m.Part = Top;
-        m.Plate(Ground.Top(h - proud), -half, -half, half, -inner);
-        m.Plate(Ground.Top(h - proud), -half, -inner, -inner, half);
-        Courses(m, Ground.Front(-half), a, h - proud, foot, course, stone, proud);
-        Courses(m, Ground.Left(-half), a, h - proud, foot, course, stone, proud);
+        m.Plate(Flat.Top(h - proud), -half, -half, half, -inner);
+        m.Plate(Flat.Top(h - proud), -half, -inner, -inner, half);
+        Courses(m, Flat.Front(-half), a, h - proud, foot, course, stone, proud);
+        Courses(m, Flat.Left(-half), a, h - proud, foot, course, stone, proud);
         var leg = half + inner;
-        Courses(m, Ground.Right(half) with { Origin = new(half, -half + (thick / 2), 0) }, thick, h - proud, foot, course, stone, proud);
-        Courses(m, Ground.Rear(half) with { Origin = new(-half + (thick / 2), half, 0) }, thick, h - proud, foot, course, stone, proud);
-        Courses(m, Ground.Rear(-inner) with { Origin = new((half - inner) / 2, -inner, 0) }, leg, h - proud, foot, course, stone, proud);
-        Courses(m, Ground.Right(-inner) with { Origin = new(-inner, (half - inner) / 2, 0) }, leg, h - proud, foot, course, stone, proud);
+        Courses(m, Flat.Right(half) with { Origin = new(half, -half + (thick / 2), 0) }, thick, h - proud, foot, course, stone, proud);
+        Courses(m, Flat.Rear(half) with { Origin = new(-half + (thick / 2), half, 0) }, thick, h - proud, foot, course, stone, proud);
+        Courses(m, Flat.Rear(-inner) with { Origin = new((half - inner) / 2, -inner, 0) }, leg, h - proud, foot, course, stone, proud);
+        Courses(m, Flat.Right(-inner) with { Origin = new(-inner, (half - inner) / 2, 0) }, leg, h - proud, foot, course, stone, proud);
         m.Part = Top;
-        Paving(m, Ground.Top(h - proud) with { Origin = new(0, -half + (thick / 2), h - proud) }, a, thick, stone, proud);
-        Paving(m, Ground.Top(h - proud) with { Origin = new(-half + (thick / 2), (half - inner) / 2, h - proud) }, thick, leg, stone, proud);
+        Paving(m, Flat.Top(h - proud) with { Origin = new(0, -half + (thick / 2), h - proud) }, a, thick, stone, proud);
+        Paving(m, Flat.Top(h - proud) with { Origin = new(-half + (thick / 2), (half - inner) / 2, h - proud) }, thick, leg, stone, proud);
     }
 
     public static void Ruined(Modeller m, float l, float w, float h)
@@ -91,10 +91,10 @@ internal static class Walls
             }
 
             m.Part = Top;
-            m.Plate(Ground.Top(tops[i]), x0, -thick / 2, x1, thick / 2);
+            m.Plate(Flat.Top(tops[i]), x0, -thick / 2, x1, thick / 2);
             for (var k = 0; k < Math.Max(1, (int)(thick / stone * 1.6f)); k++)
             {
-                m.Pad(Ground.Top(tops[i]), (x0 + x1) / 2, ((k + 0.5f) / Math.Max(1, (int)(thick / stone * 1.6f)) * thick) - (thick / 2), wide - 0.8f, (thick / Math.Max(1, (int)(thick / stone * 1.6f))) - 0.8f, proud * m.In(0.6, 2.2), 0.3f, 0.3f);
+                m.Pad(Flat.Top(tops[i]), (x0 + x1) / 2, ((k + 0.5f) / Math.Max(1, (int)(thick / stone * 1.6f)) * thick) - (thick / 2), wide - 0.8f, (thick / Math.Max(1, (int)(thick / stone * 1.6f))) - 0.8f, proud * m.In(0.6, 2.2), 0.3f, 0.3f);
             }
 
             var (left, right) = (i == 0 ? 0 : tops[i - 1], i == columns - 1 ? 0 : tops[i + 1]);
@@ -110,7 +110,7 @@ internal static class Walls
             }
         }
 
-        foreach (var (on, sign) in new[] { (Ground.Front(-thick / 2), 1f), (Ground.Rear(thick / 2), -1f) })
+        foreach (var (on, sign) in new[] { (Flat.Front(-thick / 2), 1f), (Flat.Rear(thick / 2), -1f) })
         {
             m.Part = Foot;
             m.Stones(on, l, u => Math.Min(foot, At(sign * u)), course, stone, proud);
@@ -138,14 +138,14 @@ internal static class Walls
             m.Body.Face(new(x0, w / 2, z - rise), new(x0, -w / 2, z - rise), new(x0, -w / 2, z - 0.1f), new(x0, w / 2, z - 0.1f));
             m.Part = Top;
             m.Body.Face(new(x0, w / 2, z - 0.1f), new(x0, -w / 2, z - 0.1f), new(x0, -w / 2, z), new(x0, w / 2, z));
-            m.Plate(Ground.Top(z), x0, -w / 2, x1, w / 2);
+            m.Plate(Flat.Top(z), x0, -w / 2, x1, w / 2);
             var slabs = Math.Max(2, (int)(w / stone));
             for (var k = 0; k < slabs; k++)
             {
-                m.Pad(Ground.Top(z), (x0 + x1) / 2, ((k + 0.5f) / slabs * w) - (w / 2), tread - 0.6f, (w / slabs) - 0.6f, proud * 0.6f * m.In(0.7, 1.2), 0.25f, 0.15f);
+                m.Pad(Flat.Top(z), (x0 + x1) / 2, ((k + 0.5f) / slabs * w) - (w / 2), tread - 0.6f, (w / slabs) - 0.6f, proud * 0.6f * m.In(0.7, 1.2), 0.25f, 0.15f);
             }
 
-            foreach (var (y, on) in new[] { (-w / 2, Ground.Front(-w / 2)), (w / 2, Ground.Rear(w / 2)) })
+            foreach (var (y, on) in new[] { (-w / 2, Flat.Front(-w / 2)), (w / 2, Flat.Rear(w / 2)) })
             {
                 m.Part = z <= foot ? Foot : Faces;
                 var (u0, u1) = y < 0 ? (x0, x1) : (-x1, -x0);
@@ -155,10 +155,10 @@ internal static class Walls
 
         float Tall(float u) => MathF.Ceiling(Math.Clamp((u + (l / 2)) / tread, 0.01f, steps)) * rise;
         m.Part = Faces;
-        m.Stones(Ground.Front(-w / 2), l, Tall, course, stone, proud);
-        m.Stones(Ground.Rear(w / 2), l, u => Tall(-u), course, stone, proud);
-        m.Plate(Ground.Right(l / 2), -w / 2, 0, w / 2, h);
-        m.Stones(Ground.Right(l / 2), w, _ => h, course, stone, proud);
+        m.Stones(Flat.Front(-w / 2), l, Tall, course, stone, proud);
+        m.Stones(Flat.Rear(w / 2), l, u => Tall(-u), course, stone, proud);
+        m.Plate(Flat.Right(l / 2), -w / 2, 0, w / 2, h);
+        m.Stones(Flat.Right(l / 2), w, _ => h, course, stone, proud);
     }
 
     public static void Gate(Modeller m, float l, float w, float h)
@@ -166,7 +166,7 @@ internal static class Walls
         var proud = Math.Clamp(w * 0.18f, 0.4f, 1.2f);
         m.Part = 0;
         m.Block(l, w - (2 * proud), h);
-        foreach (var on in new[] { Ground.Front((-w / 2) + proud), Ground.Rear((w / 2) - proud) })
+        foreach (var on in new[] { Flat.Front((-w / 2) + proud), Flat.Rear((w / 2) - proud) })
         {
             m.Part = 0;
             m.Boards(on, l, h, Math.Clamp(l / 9, 4, 12), proud, lying: false);
@@ -181,7 +181,7 @@ internal static class Walls
         }
     }
 
-    private static (Ground On, float Wide)[] Sides(float a, float b) => [(Ground.Front(-b / 2), a), (Ground.Rear(b / 2), a), (Ground.Right(a / 2), b), (Ground.Left(-a / 2), b)];
+    private static (Flat On, float Wide)[] Sides(float a, float b) => [(Flat.Front(-b / 2), a), (Flat.Rear(b / 2), a), (Flat.Right(a / 2), b), (Flat.Left(-a / 2), b)];
 
     private static void Core(Modeller m, float a, float b, float h, float foot)
     {
@@ -194,10 +194,10 @@ internal static class Walls
         }
 
         m.Part = Top;
-        m.Plate(Ground.Top(h), -a / 2, -b / 2, a / 2, b / 2);
+        m.Plate(Flat.Top(h), -a / 2, -b / 2, a / 2, b / 2);
     }
 
-    private static void Courses(Modeller m, Ground on, float wide, float h, float foot, float course, float stone, float proud)
+    private static void Courses(Modeller m, Flat on, float wide, float h, float foot, float course, float stone, float proud)
     {
         m.Part = Foot;
         m.Stones(on, wide, _ => foot, course, stone, proud);
@@ -206,7 +206,7 @@ internal static class Walls
     }
 
     // Slabs over a top, not all of one size.
-    private static void Paving(Modeller m, Ground on, float a, float b, float stone, float proud)
+    private static void Paving(Modeller m, Flat on, float a, float b, float stone, float proud)
     {
         var (rows, slab) = (Math.Max(1, (int)MathF.Round(b / (stone * 1.1f))), stone * 1.25f);
         for (var r = 0; r < rows; r++)

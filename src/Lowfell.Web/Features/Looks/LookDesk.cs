@@ -56,7 +56,10 @@ public sealed class MeshMemory : IDisposable
 public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, LayoutMemory layouts, MeshMemory meshes, LookQueue queue, TimeProvider clock)
 {
     // Another way to make surfaces, another number: what was kept is made again.
-    private const int Made = 2;
+    private const int Made = 3;
+
+    // When something was asked for is told to the day.
+    private static readonly TimeSpan Told = TimeSpan.FromDays(1);
 
     /// <summary>A piece as it is drawn.</summary>
     /// <param name="pieceId">The piece.</param>
@@ -96,10 +99,9 @@ public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, Layou
             return known;
         }
 
-        if (await db.Meshes.AsNoTracking().SingleOrDefaultAsync(m => m.Id == scene.MeshId, cancel) is { } row)
+        if (await PackedAsync(scene.MeshId, cancel) is { } packed)
         {
-            var kept = Glb.Read(Unpacked(row.Glb));
-            await db.Meshes.Where(m => m.Id == scene.MeshId && m.UsedAt < clock.GetUtcNow().AddDays(-1)).ExecuteUpdateAsync(m => m.SetProperty(x => x.UsedAt, clock.GetUtcNow()), cancel);
+            var kept = Glb.Read(Unpacked(packed));
             meshes.Keep(scene.MeshId, kept);
             return kept;
         }
@@ -111,19 +113,49 @@ public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, Layou
             return (made, Packed(Glb.Write(made)));
         }, cancel);
         meshes.Keep(scene.MeshId, mesh);
-        await db.Database.ExecuteSqlAsync($"""INSERT INTO meshes ("BenchId", "Id", "Glb", "UsedAt") VALUES ({open.BenchId}, {scene.MeshId}, {glb}, {clock.GetUtcNow()}) ON CONFLICT DO NOTHING""", cancel);
+        await KeepAsync(scene.MeshId, glb, cancel);
         return mesh;
     }
 
-    /// <summary>Packed binary glTF of a surface that was made; null where it is not known.</summary>
-    internal async Task<byte[]?> PackedAsync(Guid id, CancellationToken cancel) => await db.Meshes.AsNoTracking().Where(m => m.Id == id).Select(m => m.Glb).SingleOrDefaultAsync(cancel);
+    /// <summary>Packed binary glTF of a surface that was made; null where it is not known. One that the bench has let go while it was drawn from memory is kept again.</summary>
+    internal async Task<byte[]?> PackedAsync(Guid id, CancellationToken cancel)
+    {
+        var row = await db.Meshes.AsNoTracking().SingleOrDefaultAsync(m => m.Id == id, cancel);
+        var now = clock.GetUtcNow();
+        if (row is not null)
+        {
+            if (row.UsedAt < now - Told)
+            {
+                await db.Meshes.Where(m => m.Id == id).ExecuteUpdateAsync(m => m.SetProperty(x => x.UsedAt, now), cancel);
+            }
+
+            return row.Glb;
+        }
+
+        if (meshes.Find(id) is not { } mesh)
+        {
+            return null;
+        }
+
+        var glb = Packed(Glb.Write(mesh));
+        await KeepAsync(id, glb, cancel);
+        return glb;
+    }
+
+    private Task<int> KeepAsync(Guid id, byte[] glb, CancellationToken cancel) =>
+        db.Database.ExecuteSqlAsync($"""INSERT INTO meshes ("BenchId", "Id", "Glb", "UsedAt") VALUES ({open.BenchId}, {id}, {glb}, {clock.GetUtcNow()}) ON CONFLICT DO NOTHING""", cancel);
 
     /// <summary>A small picture, as it was kept or drawn now.</summary>
     internal async Task<byte[]> PictureAsync(Guid id, Func<CancellationToken, Task<byte[]>> draw, CancellationToken cancel)
     {
-        if (await db.LookPictures.AsNoTracking().Where(p => p.Id == id).Select(p => p.Png).SingleOrDefaultAsync(cancel) is { } kept)
+        if (await db.LookPictures.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, cancel) is { } kept)
         {
-            return kept;
+            if (kept.UsedAt < clock.GetUtcNow() - Told)
+            {
+                await db.LookPictures.Where(p => p.Id == id).ExecuteUpdateAsync(p => p.SetProperty(x => x.UsedAt, clock.GetUtcNow()), cancel);
+            }
+
+            return kept.Png;
         }
 
         var png = await draw(cancel);

@@ -74,7 +74,16 @@ public static class LookEndpoints
 
         (row.Kind, row.Zones) = (choice.Kind, [.. zones]);
         db.Entry(row).State = db.Entry(row).State == EntityState.Unchanged ? EntityState.Modified : db.Entry(row).State;
-        await db.SaveChangesAsync(cancel);
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException twice) when (twice.InnerException is Npgsql.PostgresException { SqlState: Npgsql.PostgresErrorCodes.UniqueViolation })
+        {
+            // Another window chose first, at the same moment.
+            Versions.Check(choice.Version, choice.Version + 1);
+        }
+
         return await Look(id, desk, cancel);
     }
 

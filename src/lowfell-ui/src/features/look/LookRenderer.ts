@@ -168,8 +168,9 @@ export class LookRenderer {
   /** Takes the colours of a look. */
   dye(look: PieceLook) {
     const bytes = Uint8Array.from(atob(look.table), (c) => c.charCodeAt(0));
-    const halves = new Uint16Array(bytes.buffer);
-    const texture = new DataTexture(halves, tableWidth, look.rows, RGBAFormat, HalfFloatType);
+    // A piece without zones has no colours, and a texture no less than one row.
+    const halves = look.rows > 0 ? new Uint16Array(bytes.buffer) : new Uint16Array(4 * tableWidth);
+    const texture = new DataTexture(halves, tableWidth, Math.max(1, look.rows), RGBAFormat, HalfFloatType);
     texture.minFilter = texture.magFilter = NearestFilter;
     texture.needsUpdate = true;
     const { table, rows, levels } = this.paint.uniforms;

@@ -50,15 +50,16 @@ vec3 after(int laid, float recess, float edge, out vec2 shine) {
   return sum;
 }
 void main() {
-  if (rows[part].w < 0) { result = vec4(plain == 1 ? vec3(.3) : vec3(.3) * (.6 + .4 * normalize(n).z), 1.); return; }
   float recess = f.x, edge = f.y;
   if (plain == 0) {
     float e = .9 * (noise(place * 2.3) - .5);
     recess = clamp(recess * (1. + e), 0., 1.); edge = clamp(edge * (1. + 1.3 * e), 0., 1.);
   }
   float laid = clamp(coats[part], 0., float(rows[part].y)); int low = int(laid); float rest = laid - float(low);
-  vec2 shine; vec3 colour = after(low, recess, edge, shine);
-  if (rest > 0.) { vec2 s; colour = mix(colour, after(low + 1, recess, edge, s), rest); shine = mix(shine, s, rest); }
+  // A part that shows no zone is bare grey.
+  vec2 shine = vec2(.1, 0.); vec3 colour = vec3(.3);
+  if (rows[part].w >= 0) colour = after(low, recess, edge, shine);
+  if (rows[part].w >= 0 && rest > 0.) { vec2 s; colour = mix(colour, after(low + 1, recess, edge, s), rest); shine = mix(shine, s, rest); }
   if (plain == 1) { result = vec4(colour, 1.); return; }
   vec3 N = normalize(n), toEye = normalize(eye - place);
   float gloss = shine.x, metal = shine.y, open = f.w, faces = max(0., dot(N, toLamp));
