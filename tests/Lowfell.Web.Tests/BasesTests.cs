@@ -64,6 +64,28 @@ public sealed class BasesTests(TestHost host) : TraysOn(host), IClassFixture<Tes
     }
 
     [Fact]
+    public async Task A_copy_of_a_piece_and_of_a_set_has_its_tray_with_nothing_glued_down()
+    {
+        var (piece, tray) = await BeginAsync(3);
+        var rolled = await RollAsync(tray, 5);
+        await Host.ExecuteAsync($"UPDATE trays SET \"StonesLaid\" = ARRAY[1] WHERE \"Id\" = '{tray["id"]}'");
+        var set = (string)(await Host.GetAsync($"/api/pieces/{piece}"))["setId"]!;
+        var copy = (string)(await Host.PostAsync($"/api/pieces/{piece}/copy", null, HttpStatusCode.Created))["id"]!;
+        var copied = (await Host.GetAsync($"/api/pieces/{copy}/tray"))["tray"]!;
+        Assert.Equal(Kept(rolled).ToJsonString(), Kept(copied).ToJsonString());
+        Assert.All(copied["bases"]!.AsArray(), b => Assert.False((bool)b!["laid"]!));
+        var other = await Host.GetAsync($"/api/sets/{(await Host.PostAsync($"/api/sets/{set}/copy", null, HttpStatusCode.Created))["id"]}");
+        foreach (var p in other["pieces"]!.AsArray())
+        {
+            Assert.Equal(3, (await Host.GetAsync($"/api/pieces/{p!["id"]}/tray"))["tray"]!["bases"]!.AsArray().Count);
+        }
+
+        // Each is a tray of its own.
+        await RollAsync(copied, 9);
+        Assert.Equal(Kept(rolled).ToJsonString(), Kept((await Host.GetAsync($"/api/pieces/{piece}/tray"))["tray"]!).ToJsonString());
+    }
+
+    [Fact]
     public async Task A_whole_tray_is_rolled_as_a_job_that_can_be_ended()
     {
         var (piece, tray) = await BeginAsync(6);

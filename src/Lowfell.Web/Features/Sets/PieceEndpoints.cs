@@ -95,8 +95,10 @@ public static class PieceEndpoints
     private static async Task<Created<Created>> Copy(Guid id, LowfellDb db, CancellationToken cancel)
     {
         var source = await Tree.PieceAsync(db, id, cancel);
-        var copy = Tree.Copy(source, source.SetId, await NextPosition(source.SetId, db, cancel), Tree.CopyName(source.Name), Tree.NewIds(source.Zones));
+        var ids = Tree.NewIds(source.Zones);
+        var copy = Tree.Copy(source, source.SetId, await NextPosition(source.SetId, db, cancel), Tree.CopyName(source.Name), ids);
         db.Pieces.Add(copy);
+        await Tree.CopyBesideAsync(new Dictionary<Guid, PieceRow> { [id] = copy }, ids, db, cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/pieces/{copy.Id}", new Created(copy.Id));
     }

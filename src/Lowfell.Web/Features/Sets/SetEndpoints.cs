@@ -112,6 +112,7 @@ public static class SetEndpoints
 
         row.Pieces = [.. copies.Values];
         db.Sets.Add(row);
+        await Tree.CopyBesideAsync(copies, ids, db, cancel);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/sets/{row.Id}", new Created(row.Id));
     }

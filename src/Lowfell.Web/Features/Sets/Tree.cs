@@ -58,4 +58,37 @@ internal static class Tree
         })];
         return piece;
     }
+
+    /// <summary>What is kept beside pieces goes with their copies: trays of bases, with nothing glued down on them yet, and what the pieces are shown as. Saved with the copies.</summary>
+    /// <param name="copies">The copies, by the ids of their sources.</param>
+    /// <param name="ids">Ids of the copied zones, by those of their sources.</param>
+    /// <param name="db">Database.</param>
+    /// <param name="cancel">Ends it.</param>
+    public static async Task CopyBesideAsync(IReadOnlyDictionary<Guid, PieceRow> copies, IReadOnlyDictionary<Guid, Guid> ids, LowfellDb db, CancellationToken cancel)
+    {
+        foreach (var tray in await db.Trays.AsNoTracking().Include(t => t.Piece).Where(t => copies.Keys.Contains(t.PieceId)).ToListAsync(cancel))
+        {
+            var (from, to) = (tray.Piece!, copies[tray.PieceId]);
+            (to.LaidPasteMl, to.LaidCrackleMl, to.LaidGlueMl, to.LaidGritMl, to.LaidDripMl) = (from.LaidPasteMl, from.LaidCrackleMl, from.LaidGlueMl, from.LaidGritMl, from.LaidDripMl);
+            db.Trays.Add(new TrayRow
+            {
+                Id = Guid.CreateVersion7(),
+                PieceId = to.Id,
+                FamilyId = tray.FamilyId,
+                Copies = tray.Copies,
+                Lacking = tray.Lacking,
+                GroundAId = tray.GroundAId,
+                GroundBId = tray.GroundBId,
+                Grounds = tray.Grounds,
+            });
+        }
+
+        db.PieceLooks.AddRange((await db.PieceLooks.AsNoTracking().Where(l => copies.Keys.Contains(l.PieceId)).ToListAsync(cancel)).Select(l => new PieceLookRow
+        {
+            Id = Guid.CreateVersion7(),
+            PieceId = copies[l.PieceId].Id,
+            Kind = l.Kind,
+            Zones = [.. l.Zones.Select(z => ids.GetValueOrDefault(z))],
+        }));
+    }
 }
