@@ -59,7 +59,11 @@ public sealed class BaseStockTests(TestHost host) : TraysOn(host), IClassFixture
         var taken = await Host.PostAsync(at, new { paintId = (string)offered["paintId"]!, numberId = (string)offered["paintId"]! });
         var zone = await Host.GetAsync($"/api/zones/{taken["zoneId"]}");
         var coats = zone["scheme"]!["coats"]!.AsArray();
-        Assert.Equal(["baseCoat", "marking"], coats.Select(c => (string)c!["technique"]!));
+        Assert.Equal(["baseCoat", "marking", "varnish"], coats.Select(c => (string)c!["technique"]!));
+
+        // What the product proposes comes without a warning.
+        var findings = (await Host.GetAsync($"/api/pieces/{tray["pieceId"]}"))["piece"]!["zones"]!.AsArray().Single(z => (string)z!["id"]! == (string)taken["zoneId"]!)!["findings"]!;
+        Assert.Equal((0, 0), ((int)findings["stops"]!, (int)findings["risks"]!));
         Assert.Equal(2, (int)coats[0]!["passes"]!);
         Assert.Contains("1 to 3, at the rear", (string)coats[1]!["note"]!, StringComparison.Ordinal);
         Assert.Equal((double)taken["areaMm2"]!, (double)zone["zone"]!["areaMm2"]!, 0.1);

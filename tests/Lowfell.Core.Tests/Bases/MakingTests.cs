@@ -8,6 +8,7 @@ using Lowfell.Core.Bases.Making;
 using Lowfell.Core.Bases.Plane;
 using Lowfell.Core.Bases.Sheets;
 using Lowfell.Core.Colour;
+using Lowfell.Core.Films;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Stacks;
 using Xunit;
@@ -113,6 +114,13 @@ public sealed class MakingTests
         Assert.Equal(20 / 10.0, wide.Law.Spacing(0.6), 1e-9);
         Assert.Equal(0.15, wide.Law.Shrinks, 1e-9);
 
+        // What a tile of a law shows leads back to that law.
+        foreach (var law in new[] { new Crackle(), Crackle.On(CrackleGround.Rough), Crackle.On(CrackleGround.Sealed) with { Power = 0.8 } })
+        {
+            var back = CrackleTile.Of(law).Law;
+            Assert.Equal((law.PerMm, law.Power, law.Shrinks), (Math.Round(back.PerMm, 9), Math.Round(back.Power, 9), Math.Round(back.Shrinks, 9)));
+        }
+
         // Plates three times as large leave slivers that the usual law would have kept.
         var large = StarterFamilies.SaltCrust with { Tile = new(0.5, 4, 1, 2, 0.5) };
         var (usual, own) = (Trays.Rolled(Trays.Round40, Stance.TwoFeet, 5), Trays.Rolled(Trays.Round40, Stance.TwoFeet, 5, large));
@@ -149,6 +157,7 @@ public sealed class MakingTests
         Assert.All(cells, i => Assert.Equal(flat.Cover.HeightMm[i] + 2, one.Cover.HeightMm[i], 1e-4));
         var (without, with) = (BaseQuantities.Of(flat), BaseQuantities.Of(one));
         Assert.Equal(without.PasteMl, with.PasteMl, 0.03 * without.PasteMl);
+        Assert.Equal(with.SuperGlueDrops, BaseQuantities.DropsUnder([], one.Plot.Seat.Landings), 1e-9);
         Assert.True(with.MassG > without.MassG + 0.1 && with.SuperGlueDrops >= without.SuperGlueDrops + 0.5);
     }
 
@@ -161,6 +170,8 @@ public sealed class MakingTests
         Assert.Equal("Signal Red", Rims.PaintOf(RimSchool.TeamColour, shelf)!.Name);
         Assert.Equal("Bone", Rims.NumberOn(shelf[1], shelf)!.Name);
         Assert.Null(Rims.PaintOf(RimSchool.NeutralDark, []));
+        Assert.Null(Rims.VarnishOf(shelf));
+        Assert.Equal("dull", Rims.VarnishOf([Of("shiny", "#ffffff", Family.VarnishWater) with { OwnSheen = Sheen.Gloss }, Of("dull", "#ffffff", Family.VarnishWater) with { OwnSheen = Sheen.Matt }])!.Name);
         Assert.Equal(2.8, Rims.NumberMm([Trays.Round25, Trays.Round60]), 1e-9);
         Assert.Equal(0, Rims.NumberMm([Trays.Round25 with { HeightMm = 1.5 }]));
         Assert.Equal(2 * Rims.NumberWidthMm(9, 2), Rims.NumberWidthMm(10, 2), 1e-12);

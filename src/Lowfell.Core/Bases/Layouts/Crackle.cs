@@ -39,6 +39,14 @@ public sealed record CrackleTile(double ThinMm, double ThinCells, double ThickMm
 
     private const double AlongMm = 20;
 
+    /// <summary>What a tile would show of a law, at two usual thicknesses.</summary>
+    public static CrackleTile Of(Crackle law)
+    {
+        ArgumentNullException.ThrowIfNull(law);
+        const double Thin = 0.7, Thick = 1.5;
+        return new(Thin, AlongMm / law.Spacing(Thin), Thick, AlongMm / law.Spacing(Thick), law.Shrinks * law.Spacing(Thick));
+    }
+
     /// <summary>The law as the two fields show it, held within what such pastes do.</summary>
     public Crackle Law
     {

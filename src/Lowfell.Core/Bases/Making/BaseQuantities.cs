@@ -1,4 +1,5 @@
 using Lowfell.Core.Bases.Elements;
+using Lowfell.Core.Bases.Forms;
 using Lowfell.Core.Bases.Layouts;
 using Lowfell.Core.Bases.Plane;
 
@@ -40,6 +41,16 @@ public sealed record BaseQuantities(double PasteMl, double CrackleMl, double Coa
     // Dry paste weighs so much of what was laid, g/ml: density by solids.
     private const double DryPasteGPerMl = 0.95;
 
+    /// <summary>Drops of super glue under what stands on one base: its rigid elements, and flat stones under its landings. No layout is needed for that.</summary>
+    public static double DropsUnder(IEnumerable<Element> elements, IEnumerable<Landing> landings) =>
+        elements.Where(e => e.Kind.IsRigid()).Sum(e => Drops(Outlines.Area(e.Shape()))) + landings.Where(l => l.StoneMm > 0).Sum(l => Drops(StoneMm2(l)));
+
+    /// <summary>Area of a flat stone under a landing, mm2.</summary>
+    private static double StoneMm2(Landing landing) => Outlines.Area(landing.Outline) + (Outlines.Perimeter(landing.Outline) * Cover.PlinthMm);
+
+    // A film under a piece, in drops; never less than half a one.
+    private static double Drops(double mm2) => Math.Max(0.5, mm2 * GlueMm / 1000 / SuperGlueDropMl);
+
     /// <summary>Of one base, without loss.</summary>
     /// <remarks>Grit of one layer: two thirds of the density of quartz (2.65 mg/mm3) by its diameter, nine tenths covered: 1.6 d mg/mm2.</remarks>
     public static BaseQuantities Of(Layout layout)
@@ -66,14 +77,12 @@ public sealed record BaseQuantities(double PasteMl, double CrackleMl, double Coa
             }
         }
 
-        double pieces = 0, piecesMoment = 0, glue = 0;
+        double pieces = 0, piecesMoment = 0;
         foreach (var landing in layout.Plot.Seat.Landings.Where(l => l.StoneMm > 0))
         {
-            var area = Outlines.Area(landing.Outline) + (Outlines.Perimeter(landing.Outline) * Cover.PlinthMm);
-            var mass = area * landing.StoneMm * ElementKind.Slate.Facts().Density;
+            var mass = StoneMm2(landing) * landing.StoneMm * ElementKind.Slate.Facts().Density;
             pieces += mass;
             piecesMoment += mass * (layout.Terrain.LandingMm + (landing.StoneMm / 2));
-            glue += Math.Max(0.5, area * GlueMm / 1000 / SuperGlueDropMl);
         }
 
         foreach (var element in layout.Elements)
@@ -84,7 +93,6 @@ public sealed record BaseQuantities(double PasteMl, double CrackleMl, double Coa
             var mass = area * element.HeightMm * element.Kind.Facts().Density * (element.Kind.Facts().Corners == 0 ? 0.8 : 0.75);
             pieces += mass;
             piecesMoment += mass * (ground + (element.HeightMm / 2));
-            glue += element.Kind.IsRigid() ? Math.Max(0.5, area * GlueMm / 1000 / SuperGlueDropMl) : 0;
         }
 
         var grit = areas[(int)Texture.Coarse] + areas[(int)Texture.Fine] + areas[(int)Texture.Sand] + areas[Cover.Rim];
@@ -95,7 +103,7 @@ public sealed record BaseQuantities(double PasteMl, double CrackleMl, double Coa
         var loose = coarse + fine + sand;
         var all = dry + loose + (pieces / 1000);
         var centre = all <= 0 ? 0 : ((moment / 1000 * DryPasteGPerMl) + (crackle / 1000 * DryPasteGPerMl * layout.Family.SkimMm) + (loose * layout.Family.SkimMm) + (piecesMoment / 1000)) / all;
-        return new(Math.Max(0, paste) / 1000, crackle / 1000, coarse, fine, sand, grit * PvaUm / 1e6 / Transfer, grit * SealUm / 1e6 / Transfer, glue, all, centre);
+        return new(Math.Max(0, paste) / 1000, crackle / 1000, coarse, fine, sand, grit * PvaUm / 1e6 / Transfer, grit * SealUm / 1e6 / Transfer, DropsUnder(layout.Elements, layout.Plot.Seat.Landings), all, centre);
     }
 
     /// <summary>Of a tray, with loss and what stays behind in the pots.</summary>

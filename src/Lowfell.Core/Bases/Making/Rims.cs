@@ -42,6 +42,10 @@ public static class Rims
             : paints.OrderBy(p => Chroma(p) > MostChroma || p.Lab.L > MostLightness).ThenBy(p => p.Lab.L)).Select(p => p.Material).FirstOrDefault();
     }
 
+    /// <summary>Varnish of a shelf for a rim: the dullest that is laid by water; null where the shelf has none.</summary>
+    public static Material? VarnishOf(IEnumerable<Material> shelf) =>
+        shelf.Where(m => m.Family.Facts() is { Kind: Kind.Varnish, Carrier: Carrier.Water }).OrderByDescending(m => m.Sheen).ThenBy(m => m.Name, StringComparer.Ordinal).FirstOrDefault();
+
     /// <summary>Paint of a shelf that a number reads in on a colour: the one that differs most in lightness; null where the shelf has none.</summary>
     public static Material? NumberOn(Material rim, IEnumerable<Material> shelf)
     {

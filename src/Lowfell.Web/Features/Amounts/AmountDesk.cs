@@ -17,10 +17,9 @@ namespace Lowfell.Web.Features.Amounts;
 /// <summary>What is still to be mixed, lot by lot as the plan tells it, and how the shelf stands to that.</summary>
 /// <param name="db">Database.</param>
 /// <param name="plans">Plans.</param>
-/// <param name="layouts">Layouts of bases.</param>
 /// <param name="open">The bench.</param>
 /// <param name="clock">Time.</param>
-public sealed class AmountDesk(LowfellDb db, PlanDesk plans, LayoutMemory layouts, OpenBench open, TimeProvider clock)
+public sealed class AmountDesk(LowfellDb db, PlanDesk plans, OpenBench open, TimeProvider clock)
 {
     /// <summary>Amounts of what is open of a set, a piece, a scheme or everything that is planned.</summary>
     internal async Task<AmountsView> ReadAsync(AmountsRequest request, CancellationToken cancel)
@@ -54,7 +53,7 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, LayoutMemory layout
         }
 
         List<Guid> pieces = [.. work.Zones.Select(z => z.Zone.Piece).Where(p => (request.SetId is null || p.SetId == request.SetId) && (request.PieceId is null || p.Id == request.PieceId)).Select(p => p.Id).Distinct()];
-        var (uses, drops) = await TrayDesk.StillToLayAsync(pieces, layouts, db, cancel);
+        var (uses, drops) = await TrayDesk.StillToLayAsync(pieces, db, cancel);
         var glue = drops > 0 ? (await open.ShelfAsync(cancel)).Materials.Values.Where(m => m.Family == Family.SuperGlue).OrderBy(m => m.Name, StringComparer.Ordinal).FirstOrDefault() : null;
         return (
             [.. uses.OrderBy(u => u.Short == 0).ThenByDescending(u => u.Used).Select(u => new ElementNeedView(u.BoxId, u.Name, u.Used, u.Count, u.Short))],

@@ -142,6 +142,8 @@ public sealed record ClusterDraft([NameBound] string Name, [GroupBound] int Grou
 /// <param name="CrackMm">Width of a crack on the thicker, mm.</param>
 public sealed record CrackleTileDraft([CrackleFilmBound] double ThinMm, [PlatesBound] double ThinCells, [CrackleFilmBound] double ThickMm, [PlatesBound] double ThickCells, [CrackWidthBound] double CrackMm)
 {
+    internal static CrackleTileDraft Shown(CrackleTile t) => new(t.ThinMm, Math.Round(t.ThinCells, 1), t.ThickMm, Math.Round(t.ThickCells, 1), Math.Round(t.CrackMm, 2));
+
     internal CrackleTile ToCore() => new(ThinMm, ThinCells, ThickMm, ThickCells, CrackMm);
 
     internal void Check(Api.Checks checks, string path)

@@ -23,7 +23,8 @@ public sealed record CrackleQuestion(CrackleGround Ground, [CrackleFilmBound] do
 /// <param name="SeenFromM">From how far the cracks are told, m.</param>
 /// <param name="DryMin">Minutes until it is dry, in the room as it is.</param>
 /// <param name="Verdict">In words.</param>
-public sealed record CrackleAnswer(double Mm, double SpacingMm, double WidthMm, double SeenFromM, double DryMin, string Verdict);
+/// <param name="Tile">What a tile of such paste would show: to begin with where the painter tells one of his own.</param>
+public sealed record CrackleAnswer(double Mm, double SpacingMm, double WidthMm, double SeenFromM, double DryMin, string Verdict, CrackleTileDraft Tile);
 
 /// <summary>Crackle: thickness for the cracks that are wanted, and what a thickness gives.</summary>
 public static class CrackleEndpoints
@@ -44,7 +45,7 @@ public static class CrackleEndpoints
         var slower = DryingModel.Factor(facts.DryingKind, new(bench.RoomC, bench.RoomHumidity, bench.RoomFan));
         var look = law.Look(mm, question.Scale, speed: 1 / slower);
         return TypedResults.Ok(new CrackleAnswer(
-            Math.Round(mm, 2), Math.Round(look.SpacingMm, 2), Math.Round(look.WidthMm, 2), Math.Round(look.SeenFromM, 1), Math.Round(facts.Drying.RecoatMin * facts.Drying.FilmFactor(UmPerMm * mm) * slower), look.Verdict));
+            Math.Round(mm, 2), Math.Round(look.SpacingMm, 2), Math.Round(look.WidthMm, 2), Math.Round(look.SeenFromM, 1), Math.Round(facts.Drying.RecoatMin * facts.Drying.FilmFactor(UmPerMm * mm) * slower), look.Verdict, CrackleTileDraft.Shown(CrackleTile.Of(law))));
     }
 
     private const double UmPerMm = 1000;

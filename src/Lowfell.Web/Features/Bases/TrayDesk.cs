@@ -208,9 +208,9 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
     }
 
     /// <summary>Elements and super glue that trays of pieces still take, against the boxes they share.</summary>
-    internal static async Task<(IReadOnlyList<BoxUse> Elements, double SuperGlueDrops)> StillToLayAsync(IReadOnlyCollection<Guid> pieces, LayoutMemory memory, LowfellDb db, CancellationToken cancel)
+    internal static async Task<(IReadOnlyList<BoxUse> Elements, double SuperGlueDrops)> StillToLayAsync(IReadOnlyCollection<Guid> pieces, LowfellDb db, CancellationToken cancel)
     {
-        var trays = await db.Trays.AsNoTracking().Include(t => t.Family).Where(t => pieces.Contains(t.PieceId)).ToListAsync(cancel);
+        var trays = await db.Trays.AsNoTracking().Where(t => pieces.Contains(t.PieceId)).ToListAsync(cancel);
         if (trays.Count == 0)
         {
             return ([], 0);
@@ -222,8 +222,7 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
         {
             var copies = Copies(tray);
             uses.AddRange(Uses(boxes, tray, copies).Where(u => u.Used > 0));
-            List<TrayCopyDraft> open = [.. copies.Where((c, i) => c.Elements.Count > 0 && !tray.StonesLaid.Contains(i + 1))];
-            drops += memory.Of(open, Family(tray)).Sum(k => k.Takes.SuperGlueDrops);
+            drops += copies.Where((c, i) => c.Elements.Count > 0 && !tray.StonesLaid.Contains(i + 1)).Sum(c => BaseQuantities.DropsUnder(c.Elements.Select(e => e.ToCore()), c.Figure.ToCore().Landings()));
         }
 
         return ([.. uses.GroupBy(u => u.BoxId).Select(g => g.First() with { Used = g.Sum(u => u.Used), Short = Math.Max(0, g.Sum(u => u.Used) - g.First().Count) })], Math.Ceiling(drops));

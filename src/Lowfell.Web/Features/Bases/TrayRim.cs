@@ -119,6 +119,7 @@ public static class TrayRim
         });
         await db.SaveChangesAsync(cancel);
         List<CoatDraft> coats = [new() { Id = Guid.CreateVersion7(), Technique = Technique.BaseCoat, MaterialId = draft.PaintId, Passes = Rims.Passes, Note = "The rim all round; the edge of the ground wiped clean." }];
+        var varnish = (await open.RowAsync(cancel)).Schools.FinalVarnish == FinalVarnishSchool.None ? null : Rims.VarnishOf(shelf.Materials.Values);
         if (draft.NumberId is { } paint)
         {
             coats.Add(new()
@@ -129,6 +130,12 @@ public static class TrayRim
                 Marks = tall > 0 ? new(1, Rims.NumberWidthMm(copies.Count, tall), tall) : null,
                 Note = tall > 0 ? FormattableString.Invariant($"Number of the copy, 1 to {copies.Count}, at the rear, {tall:0.#} mm high.") : $"Number of the copy, 1 to {copies.Count}, underneath: the rim is too low for it.",
             });
+        }
+
+        // Hands hold a base by its rim: who varnishes what is held, varnishes that.
+        if (varnish is not null)
+        {
+            coats.Add(new() { Id = Guid.CreateVersion7(), Technique = Technique.Varnish, MaterialId = varnish.Id });
         }
 
         await SchemeEndpoints.TakeCoatsAsync(scheme.Id, scheme.Version, _ => coats, shelf, db, clock.GetUtcNow(), cancel);

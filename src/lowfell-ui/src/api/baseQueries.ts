@@ -1,9 +1,20 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
-import { api, ask } from "./client";
+import { api, ask, queryClient } from "./client";
 import type { CrackleQuestion, DustRequest } from "./types";
 
 const rollMs = 400;
+const placementKey = "placement";
+const lookMs = 50;
+const mostLooks = 100;
 const at = (id: string) => ({ params: { path: { id } } });
+
+/** Waits until what goes where has come for all that shows it: paper can't be drawn again. Five seconds at most, as the network may be away. */
+export async function placesCame(): Promise<void> {
+  for (let looks = 0; looks < mostLooks; looks++) {
+    await new Promise((go) => setTimeout(go, lookMs));
+    if (queryClient.isFetching({ queryKey: [placementKey] }) === 0) return;
+  }
+}
 
 /** What the screens of bases ask: trays and their rolls, families, boxes, steps, what goes where. */
 export const baseQueries = {
@@ -23,7 +34,7 @@ export const baseQueries = {
     }),
   placement: (zoneId: string, coatId: string, copies: number[]) =>
     queryOptions({
-      queryKey: ["placement", zoneId, coatId, copies],
+      queryKey: [placementKey, zoneId, coatId, copies],
       queryFn: () =>
         ask(api.GET("/api/zones/{zoneId}/placement", { params: { path: { zoneId }, query: { coatId, copies } } })),
     }),

@@ -9354,6 +9354,8 @@ export interface components {
             dryMin: number;
             /** @description In words. */
             verdict: string;
+            /** @description What a tile of such paste would show: to begin with where the painter tells one of his own. */
+            tile: components["schemas"]["CrackleTileDraft"];
         };
         /**
          * @description What crackle paste lies on.

@@ -8,7 +8,7 @@ import { choices, number, stanceWord, textureWord } from "../../api/words";
 import { Button, Choice, Field, IconButton, Menu, NumberInput, Toggle } from "../../ui";
 import { BaseStage, removeElement } from "./BaseStage";
 import { Takes } from "./TrayPanel";
-import { type Judged, useJudged } from "./useJudged";
+import { useJudged } from "./useJudged";
 import type { TrayHands } from "./useTray";
 
 const stagePx = 480;
@@ -36,7 +36,12 @@ export function BasePanel({ tray, base, hands, onChoose, onClose }: Props) {
     <section aria-label={`Base ${base.copy}`} className="rounded-lg border border-line bg-panel p-3 text-sm">
       <div className="mb-2 flex flex-wrap items-center gap-1">
         <h2 className="mr-auto text-base font-semibold">
-          Base {base.copy} <span className="font-normal text-soft">{base.word}</span>
+          Base {base.copy}{" "}
+          <span className="font-normal text-soft" data-testid="live">
+            {live.judged?.nearest
+              ? `as it is held: nearest to base ${live.judged.nearest.copy}, ${number(live.judged.nearest.distance, 2)}`
+              : base.word}
+          </span>
         </h2>
         <IconButton label="Base before" disabled={base.copy === 1} onClick={() => onChoose(base.copy - 1)}>
           <ArrowLeft size={15} aria-hidden />
@@ -139,14 +144,14 @@ export function BasePanel({ tray, base, hands, onChoose, onClose }: Props) {
           is the front.
         </p>
       )}
-      <Said base={live.judged?.base ?? base} nearest={live.judged?.nearest} />
+      <Said base={live.judged?.base ?? base} />
       <FigureFields base={base} hands={hands} stays={stays} />
       <Takes takes={base.takes} />
     </section>
   );
 }
 
-function Said({ base, nearest }: { base: TrayBase; nearest: Judged["nearest"] }) {
+function Said({ base }: { base: TrayBase }) {
   const faults = base.elements.filter((e) => e.fault).map((e) => e.fault);
   const grounds = (Object.keys(textureWord) as (keyof typeof textureWord)[])
     .map((key, i) => ({ word: textureWord[key], share: base.shares[i] ?? 0 }))
@@ -157,11 +162,7 @@ function Said({ base, nearest }: { base: TrayBase; nearest: Judged["nearest"] })
         Calm {number(100 * base.calm, 0)} %, belongs {number(base.resemblance, 2)} of 1, composed{" "}
         {number(base.score, 1)} <span className="text-soft">(0 is best)</span>
       </p>
-      {nearest && (
-        <p className="text-soft" data-testid="live">
-          As it is held: nearest to base {nearest.copy}, difference {number(nearest.distance, 2)}
-        </p>
-      )}
+
       <p className="text-soft">{grounds.map((g) => `${g.word} ${number(100 * g.share, 0)} %`).join(", ")}</p>
       {[...base.marks, ...faults].map((text) => (
         <p key={text} className="font-semibold text-risk">

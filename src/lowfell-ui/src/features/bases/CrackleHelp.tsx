@@ -17,8 +17,6 @@ interface Props {
   onTile: (tile: CrackleTile | null) => void;
 }
 
-// What a tile of usual paste shows.
-const usualTile: CrackleTile = { thinMm: 0.7, thinCells: 7, thickMm: 1.5, thickCells: 3.3, crackMm: 0.48 };
 const tileFields = [
   ["thinMm", "Thin field", "mm"],
   ["thinCells", "plates on 20 mm", ""],
@@ -71,7 +69,7 @@ export function CrackleHelp({ mm, tile, scale: first = 56, onTake, onTile }: Pro
         <Toggle
           label="By a tile of my own paste, dry"
           checked={tile !== null}
-          onChange={(on) => onTile(on ? usualTile : null)}
+          onChange={(on) => onTile(on ? (look.data?.tile ?? null) : null)}
         />
       </div>
       {tile && (

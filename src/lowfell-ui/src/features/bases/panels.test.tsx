@@ -360,4 +360,16 @@ describe("help with crackle", () => {
     await userEvent.click(screen.getByLabelText("By a tile of my own paste, dry"));
     expect(onTile).toHaveBeenLastCalledWith(null);
   });
+
+  it("begins a tile with what usual paste would show", async () => {
+    const tile = { thinMm: 0.7, thinCells: 7.1, thickMm: 1.5, thickCells: 3.3, crackMm: 0.48 };
+    host({
+      "/preview/crackle": { mm: 0.8, spacingMm: 3, widthMm: 0.2, seenFromM: 1, dryMin: 60, verdict: "Right.", tile },
+    });
+    const onTile = vi.fn();
+    show(<CrackleHelp mm={0.8} tile={null} onTile={onTile} onTake={vi.fn()} />);
+    await screen.findByText(/Right\./);
+    await userEvent.click(screen.getByLabelText("By a tile of my own paste, dry"));
+    expect(onTile).toHaveBeenCalledWith(tile);
+  });
 });

@@ -3,6 +3,7 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { useChosen } from "../../craft/useChosen";
+import { placesCame } from "../../api/baseQueries";
 import { changed } from "../../api/changes";
 import { api, ask, wording } from "../../api/client";
 import { lotKey } from "../../api/step";
@@ -30,8 +31,15 @@ export function EveningsScreen() {
   const [printing, setPrinting] = useState<"next" | "all">();
   useEffect(() => {
     if (!printing) return;
-    window.print();
-    setPrinting(undefined);
+    let wanted = true;
+    void placesCame().then(() => {
+      if (!wanted) return;
+      window.print();
+      setPrinting(undefined);
+    });
+    return () => {
+      wanted = false;
+    };
   }, [printing]);
   const [learn, setLearn] = useState(follows);
   const known = chosen.filter((id) => sets.data?.some((s) => s.id === id));
