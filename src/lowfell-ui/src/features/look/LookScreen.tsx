@@ -59,7 +59,7 @@ export function LookScreen() {
         label={name}
       />
     ) : mesh.data ? (
-      <Suspense fallback={<p className="p-6 text-soft">Setting it up…</p>}>
+      <Suspense fallback={<p className="p-6">Setting it up…</p>}>
         <Painted
           look={data}
           glb={mesh.data}
@@ -74,7 +74,7 @@ export function LookScreen() {
         />
       </Suspense>
     ) : (
-      <p className="p-6 text-soft">Making its surface…</p>
+      <p className="p-6">Making its surface…</p>
     );
   };
   return (
