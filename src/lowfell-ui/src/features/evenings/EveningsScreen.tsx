@@ -1,4 +1,5 @@
-import { type PlanLook, queries } from "../../api/queries";
+import type { PlanLook } from "../../api/planQueries";
+import { queries } from "../../api/queries";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";

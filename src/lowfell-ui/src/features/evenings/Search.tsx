@@ -1,5 +1,5 @@
 import { solveStageWord } from "../../api/words";
-import type { PlanLook } from "../../api/queries";
+import type { PlanLook } from "../../api/planQueries";
 import { useMutation } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, ask, wording } from "../../api/client";

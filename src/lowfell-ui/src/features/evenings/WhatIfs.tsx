@@ -1,4 +1,5 @@
-import { type PlanLook, queries } from "../../api/queries";
+import type { PlanLook } from "../../api/planQueries";
+import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { wording } from "../../api/client";
 import type { PlanRequest } from "../../api/types";
