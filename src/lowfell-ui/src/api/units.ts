@@ -97,6 +97,10 @@ const plain = (value: number, digits: number) =>
 export const length = (mm: number): string =>
   chosen.length === "in" ? `${text(mm / mmPerInch, 2)} in` : `${text(mm, 1)} mm`;
 
+/** Millimetres of what is laid or drawn thin, finer. */
+export const thin = (mm: number): string =>
+  chosen.length === "in" ? `${text(mm / mmPerInch, 3)} in` : `${text(mm, 2)} mm`;
+
 /** Square millimetres as painters read them. */
 export const area = (mm2: number): string =>
   chosen.length === "in"

@@ -1,5 +1,5 @@
-import { shown } from "../api/units";
-import { allowed, type FigureBound, holds, inUnits } from "./bound";
+import { allowed, type FigureBound, holds } from "./bound";
+import { own, rounded } from "./own";
 import { type InputHTMLAttributes, type ReactNode, useEffect, useId, useState } from "react";
 
 interface FieldProps {
@@ -47,8 +47,10 @@ interface NumberProps {
   label?: string;
   value: number | null;
   bound: FigureBound;
-  /** Unit that stands behind it; none where the label says it. */
+  /** Unit that stands behind it. */
   unit?: string;
+  /** Its unit stands elsewhere. */
+  bare?: boolean;
   onChange: (value: number) => void;
   onEmpty?: () => void;
   /** What stands where nothing is typed. */
@@ -56,24 +58,27 @@ interface NumberProps {
   className?: string;
 }
 
-const digitsAtMost = 6;
-const rounded = (value: number, digits = digitsAtMost) => Number(value.toFixed(digits));
-
 /**
  * A number within bounds: what is out of bounds stays on the screen, marked, and is not passed on. What is kept in mm, ml or C is shown
  * and typed in the painter's own units.
  */
-export function NumberInput({ id, label, value, bound, unit, usual, onChange, onEmpty, className = "" }: NumberProps) {
-  const as = shown(unit);
-  const written = (v: number | null) =>
-    v === null ? "" : String(as.digits === undefined ? v : rounded(as.show(v), as.digits));
-  const limits =
-    as.digits === undefined
-      ? bound
-      : { ...inUnits(bound, 1, as.unit), min: rounded(as.show(bound.min)), max: rounded(as.show(bound.max)) };
-  const [text, setText] = useState(written(value));
+export function NumberInput({
+  id,
+  label,
+  value,
+  bound,
+  unit,
+  bare = false,
+  usual,
+  onChange,
+  onEmpty,
+  className = "",
+}: NumberProps) {
+  const as = own(unit);
+  const limits = as.bound(bound);
+  const now = as.text(value);
+  const [text, setText] = useState(now);
   const [editing, setEditing] = useState(false);
-  const now = written(value);
   useEffect(() => {
     if (!editing) setText(now);
   }, [now, editing]);
@@ -96,10 +101,10 @@ export function NumberInput({ id, label, value, bound, unit, usual, onChange, on
           setText(e.target.value);
           const next = Number(e.target.value.replace(",", "."));
           if (e.target.value.trim() === "") onEmpty?.();
-          else if (holds(limits, next)) onChange(as.digits === undefined ? next : rounded(as.take(next)));
+          else if (holds(limits, next)) onChange(as.take(next));
         }}
       />
-      {unit && <span className="text-xs whitespace-nowrap text-soft">{as.unit}</span>}
+      {unit && !bare && <span className="text-xs whitespace-nowrap text-soft">{as.unit}</span>}
     </span>
   );
 }

@@ -1,3 +1,4 @@
+import { length } from "../../api/units";
 import { ArrowLeft, ArrowRight, Dices, Lock, LockOpen, Plus, RotateCcw, RotateCw, Ruler, Trash2 } from "lucide-react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -94,7 +95,7 @@ export function BasePanel({ tray, base, hands, onChoose, onClose }: Props) {
           <span className="mr-auto min-w-0 truncate">
             <strong className="font-semibold">{of.name}</strong>{" "}
             <span className="text-soft">
-              {number(of.lengthMm, 1)} × {number(of.widthMm, 1)} × {number(of.heightMm, 1)} mm
+              {length(of.lengthMm)} × {length(of.widthMm)} × {length(of.heightMm)}
               {of.insteadOf && `, instead of ${of.insteadOf}`}
             </span>
           </span>

@@ -1,3 +1,4 @@
+import { length } from "../../api/units";
 import { useEffect, useRef, useState } from "react";
 import { api, ask } from "../../api/client";
 import type { BaseElement, OpenGround, Tray, TrayBase } from "../../api/types";
@@ -184,7 +185,7 @@ export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, 
             strokeOpacity="0.75"
             strokeWidth="0.22"
           >
-            <title>{`${l.name}, ${number(l.mm, 1)} mm above the base`}</title>
+            <title>{`${l.name}, ${length(l.mm)} above the base`}</title>
           </polygon>
         ))}
         {heights &&
@@ -198,7 +199,7 @@ export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, 
               strokeWidth="0.16"
               strokeDasharray="0.8 0.6"
             >
-              <title>{`Under the ${f.name} there are ${number(f.mm, 1)} mm`}</title>
+              <title>{`Under the ${f.name} there are ${length(f.mm)}`}</title>
             </polygon>
           ))}
         {held?.ground && <Forbidden ground={held.ground} />}
@@ -221,7 +222,7 @@ export function BaseStage({ tray, base, hands, size, heights, chosen, onChoose, 
                 className={e.locked || stays ? "" : "cursor-grab"}
                 onPointerDown={(event) => void take(event, i)}
               >
-                <title>{`${i + 1} ${e.name}${e.insteadOf ? ` instead of ${e.insteadOf}` : ""}, ${number(e.heightMm, 1)} mm tall${e.locked ? ", locked" : ""}${fault ? `. ${fault}` : ""}`}</title>
+                <title>{`${i + 1} ${e.name}${e.insteadOf ? ` instead of ${e.insteadOf}` : ""}, ${length(e.heightMm)} tall${e.locked ? ", locked" : ""}${fault ? `. ${fault}` : ""}`}</title>
               </polygon>
               {heights && (
                 <text

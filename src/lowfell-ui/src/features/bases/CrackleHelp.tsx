@@ -1,3 +1,4 @@
+import { length, thin } from "../../api/units";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { bounds } from "../../api/bounds";
@@ -97,13 +98,13 @@ export function CrackleHelp({ mm, tile, scale: first = 56, onTake, onTile }: Pro
       {look.data && (
         <p className="mt-2 flex flex-wrap items-center gap-x-2" role="status" data-testid="crackle">
           <span>
-            {number(look.data.mm, 2)} mm laid: {look.data.verdict}
+            {thin(look.data.mm)} laid: {look.data.verdict}
             {look.data.spacingMm > 0 &&
-              ` Plates ${number(look.data.spacingMm, 1)} mm, cracks ${number(look.data.widthMm, 2)} mm, told from ${number(look.data.seenFromM, 1)} m.`}{" "}
+              ` Plates ${length(look.data.spacingMm)}, cracks ${thin(look.data.widthMm)}, told from ${number(look.data.seenFromM, 1)} m.`}{" "}
             Dry after {duration(look.data.dryMin)} in your room.
           </span>
           {width !== null && Math.abs(look.data.mm - mm) > 0.005 && (
-            <Button onClick={() => onTake(look.data.mm)}>Lay {number(look.data.mm, 2)} mm</Button>
+            <Button onClick={() => onTake(look.data.mm)}>Lay {thin(look.data.mm)}</Button>
           )}
         </p>
       )}

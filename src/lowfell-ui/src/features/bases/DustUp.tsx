@@ -1,10 +1,11 @@
+import { length } from "../../api/units";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { changed } from "../../api/changes";
 import { api, ask, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { DustRequest } from "../../api/types";
-import { choices, dustFromWord, familyFacts, number } from "../../api/words";
+import { choices, dustFromWord, familyFacts } from "../../api/words";
 import { zoneOptions } from "../../craft/zoneOptions";
 import { Button, Choice, Field, notify, Toggle } from "../../ui";
 
@@ -93,7 +94,7 @@ export function DustUp() {
         <Toggle label="It drives" checked={wish.drives ?? false} onChange={(drives) => set({ drives })} />
         <span className="min-w-0 flex-1 text-soft" role="status" data-testid="dust">
           {look.data &&
-            `The first to ${number(look.data.firstMm, 1)} mm, the lighter to ${number(look.data.secondMm, 1)} mm above the foot; scheme ${look.data.scheme}${look.data.zones > 1 ? `, which ${look.data.zones} zones share` : ""}.`}
+            `The first to ${length(look.data.firstMm)}, the lighter to ${length(look.data.secondMm)} above the foot; scheme ${look.data.scheme}${look.data.zones > 1 ? `, which ${look.data.zones} zones share` : ""}.`}
         </span>
         <Button disabled={!look.data || !wish.zoneId} onClick={() => void put()}>
           Put the dust there

@@ -6,7 +6,7 @@ import { api, ask, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { BaseFamily, Tray } from "../../api/types";
 import { choices, elementKindWord, number, textureWord } from "../../api/words";
-import { Button, Choice, ColourInput, Field, IconButton, NumberInput, TextInput, Toggle } from "../../ui";
+import { Button, Choice, ColourInput, Field, IconButton, NumberInput, TextInput, Toggle, own } from "../../ui";
 import { Plus, X } from "lucide-react";
 import { CrackleHelp } from "./CrackleHelp";
 import type { TrayHands } from "./useTray";
@@ -260,13 +260,29 @@ function Clusters({ draft, set }: { draft: BaseFamily; set: (part: Partial<BaseF
                   />
                 )}
               </Field>
-              <Field label="From, mm">
+              <Field label={`From, ${own("mm").unit}`}>
                 {(id) => (
-                  <NumberInput id={id} value={c.fromMm} bound={b.fromMm} onChange={(v) => change(i, { fromMm: v })} />
+                  <NumberInput
+                    id={id}
+                    value={c.fromMm}
+                    bound={b.fromMm}
+                    unit="mm"
+                    bare
+                    onChange={(v) => change(i, { fromMm: v })}
+                  />
                 )}
               </Field>
-              <Field label="To, mm">
-                {(id) => <NumberInput id={id} value={c.toMm} bound={b.toMm} onChange={(v) => change(i, { toMm: v })} />}
+              <Field label={`To, ${own("mm").unit}`}>
+                {(id) => (
+                  <NumberInput
+                    id={id}
+                    value={c.toMm}
+                    bound={b.toMm}
+                    unit="mm"
+                    bare
+                    onChange={(v) => change(i, { toMm: v })}
+                  />
+                )}
               </Field>
               <Field label="How often">
                 {(id) => (

@@ -1,3 +1,4 @@
+import { length } from "../../api/units";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -79,7 +80,7 @@ export function Rim({ tray }: { tray: Tray }) {
           {numbered && (
             <p className="mt-1 text-soft">
               {of.numberMm > 0
-                ? `Numbers ${number(of.numberMm, 1)} mm high fit at the rear.`
+                ? `Numbers ${length(of.numberMm)} high fit at the rear.`
                 : "The rim is too low for a number: it goes underneath."}
             </p>
           )}

@@ -1,3 +1,4 @@
+import { length } from "../../api/units";
 import { useQuery } from "@tanstack/react-query";
 import { Check } from "lucide-react";
 import { useState } from "react";
@@ -6,7 +7,7 @@ import { changed } from "../../api/changes";
 import { api, ask, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { Tray, TraySteps } from "../../api/types";
-import { duration, number, techniqueWord } from "../../api/words";
+import { duration, techniqueWord } from "../../api/words";
 import { Button, Dialog, notify } from "../../ui";
 import { DustUp } from "./DustUp";
 import { Rim } from "./Rim";
@@ -88,12 +89,12 @@ export function StepsDialog({ tray, onClose }: { tray: Tray; onClose: () => void
                 </span>
                 <span className="min-w-0 flex-1">
                   <strong className="font-semibold">{techniqueWord[s.technique]}</strong>
-                  {s.filmMm > 0 && `, ${number(s.filmMm, 1)} mm`}
+                  {s.filmMm > 0 && `, ${length(s.filmMm)}`}
                   {s.isNote && <span className="text-soft"> (many go on without)</span>}
                   <span className="block text-soft">{s.about}</span>
                   {typeof s.stackFilmMm === "number" && (
                     <span className="block font-semibold text-risk">
-                      The stack has it {number(s.stackFilmMm, 1)} mm thick; it dries as thick as it is laid.
+                      The stack has it {length(s.stackFilmMm)} thick; it dries as thick as it is laid.
                     </span>
                   )}
                 </span>

@@ -42,7 +42,7 @@ describe("at the bench", () => {
       "href",
       "/api/trays/tray/sheet.svg",
     );
-    expect(screen.getByTestId("placement")).toHaveTextContent("1 slate M instead of slate L, 2, -5.5 mm, 30°");
+    expect(screen.getByTestId("placement")).toHaveTextContent("1 slate M instead of slate L, 2 mm, -5.5 mm, 30°");
   });
 
   it("nothing is asked about a coat that lays nothing", async () => {

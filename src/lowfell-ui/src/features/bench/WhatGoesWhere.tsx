@@ -1,3 +1,4 @@
+import { length } from "../../api/units";
 import type { PlannedStep } from "../../api/types";
 import { number } from "../../api/words";
 import { usePlaces } from "../../craft/usePlaces";
@@ -24,7 +25,7 @@ export function WhatGoesWhere({ step }: { step: PlannedStep }) {
             {c.lines.map((l) => (
               <li key={l.no} className="tabular-nums">
                 {l.no} {l.element} <span className="text-soft">{l.insteadOf && `instead of ${l.insteadOf}, `}</span>
-                {number(l.x, 1)}, {number(l.y, 1)} mm, {number(l.angleDeg, 0)}°
+                {length(l.x)}, {length(l.y)}, {number(l.angleDeg, 0)}°
               </li>
             ))}
           </ul>

@@ -1,3 +1,4 @@
+import { length } from "../../api/units";
 import { lotKey } from "../../api/step";
 import type { Plan, PlannedEvening, PlannedStep } from "../../api/types";
 import { number } from "../../api/words";
@@ -29,7 +30,7 @@ function Placements({ step }: { step: PlannedStep }) {
           {c.lines
             .map(
               (l) =>
-                `${l.no} ${l.element} ${number(l.x, 1)}, ${number(l.y, 1)} mm, ${number(l.angleDeg, 0)}°, ${number(l.heightMm, 1)} mm tall`,
+                `${l.no} ${l.element} ${length(l.x)}, ${length(l.y)}, ${number(l.angleDeg, 0)}°, ${length(l.heightMm)} tall`,
             )
             .join("; ")}
         </p>

@@ -3,6 +3,7 @@ import { changed } from "../../api/changes";
 import { useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
+import { useDraft } from "../../craft/useDraft";
 import { api, ask, wording } from "../../api/client";
 import type { Material, Ratio } from "../../api/types";
 import { familyFacts, number } from "../../api/words";
@@ -19,13 +20,15 @@ interface Props {
 /** Two to four paints and a colour: the ratio in whole parts that comes nearest. */
 export function RatioDialog({ materials, start, onClose, onKept }: Props) {
   const paints = materials.filter((m) => !familyFacts(m.material.family).clear);
-  const [target, setTarget] = useState("#7d7a5c");
-  const [ids, setIds] = useState<string[]>(() => {
+  const [target, setTarget, forgetTarget] = useDraft("ratio target", "#7d7a5c");
+  const [typed, setIds, forgetIds] = useDraft<string[]>("ratio paints", () => {
     const known = start.filter((id) => paints.some((p) => p.id === id)).slice(0, 4);
     const plain = paints.filter((p) => p.material.family === "acrylicPaint" && p.material.effect === "plain");
     const usual = plain.length >= 2 ? plain : paints;
     return known.length >= 2 ? known : usual.slice(0, 2).map((p) => p.id);
   });
+  // A draft may name a paint that is gone.
+  const ids = typed.filter((id) => paints.some((p) => p.id === id));
   const [fault, setFault] = useState<string>();
   const ratios = useQuery(
     queries.ratio(ids, target, isColour(target) && ids.length >= 2 && new Set(ids).size === ids.length),
@@ -48,6 +51,8 @@ export function RatioDialog({ materials, start, onClose, onKept }: Props) {
         }),
       );
       await changed("mixes");
+      forgetTarget();
+      forgetIds();
       onKept(kept.id);
     } catch (error) {
       setFault(wording(error));

@@ -34,7 +34,7 @@ export function MatesField({ piece, siblings, mates, onChange }: Props) {
             onChange={(zoneId) => onChange(mates.map((m, j) => (j === i ? { ...m, zoneId } : m)))}
           />
           <NumberInput
-            label="Gap, mm"
+            label="Gap"
             className="w-28"
             value={mate.clearanceMm}
             bound={bounds.Mate.clearanceMm}

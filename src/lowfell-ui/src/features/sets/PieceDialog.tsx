@@ -2,8 +2,8 @@ import { bounds } from "../../api/bounds";
 import { useKeptForm } from "../../craft/useKeptForm";
 import type { PieceDraft, PieceView } from "../../api/types";
 import { choices, shapeWord, substrateWord } from "../../api/words";
-import { Choice, Field, figure, nameOf, TextInput, Toggle } from "../../ui";
-import { shapes } from "./shapes";
+import { Choice, Field, figure, nameOf, own, TextInput, Toggle } from "../../ui";
+import { type Size, shapes, unitOf } from "./shapes";
 import { FormDialog } from "./FormDialog";
 
 const usual: PieceDraft = {
@@ -23,6 +23,20 @@ const usual: PieceDraft = {
 
 const alone = "alone";
 
+const sizes: Size[] = ["lengthMm", "widthMm", "heightMm", "freeAreaMm2"];
+
+/** A piece with its sizes in the painter's own units. */
+const inOwn = (draft: PieceDraft): PieceDraft => ({
+  ...draft,
+  ...Object.fromEntries(sizes.map((s) => [s, own(unitOf(s)).show(draft[s])])),
+});
+
+/** And back, the sizes that nobody touched to the last digit. */
+const keptOf = (typed: PieceDraft, was: PieceDraft): PieceDraft => ({
+  ...typed,
+  ...Object.fromEntries(sizes.map((s) => [s, own(unitOf(s)).kept(typed[s], was[s])])),
+});
+
 /** A piece: what it is, how large, and what it is fitted on. */
 export function PieceDialog({
   setId,
@@ -38,9 +52,10 @@ export function PieceDialog({
   onClose: () => void;
   onSave: (draft: PieceDraft) => Promise<unknown>;
 }) {
+  const start = piece?.piece ?? usual;
   const { register, handleSubmit, formState, watch, setValue, draft } = useKeptForm<PieceDraft>(
-    `piece ${piece?.id ?? `new in ${setId}`}`,
-    piece?.piece ?? usual,
+    `piece ${piece?.id ?? `new in ${setId}`}, ${own("mm").unit}`,
+    inOwn(start),
   );
   const shape = shapes.find((s) => s.value === watch("shape")) ?? shapes[0]!;
   const host = watch("partOfId");
@@ -50,7 +65,7 @@ export function PieceDialog({
       title={piece ? "Edit the piece" : "New piece"}
       draft={draft}
       onClose={onClose}
-      submit={(save) => handleSubmit((v) => save(() => onSave(v)))}
+      submit={(save) => handleSubmit((v) => save(() => onSave(keptOf(v, start))))}
     >
       <div className="grid grid-cols-[1fr_10.5rem] gap-3">
         <Field label="Name" error={formState.errors.name?.message}>
@@ -96,17 +111,13 @@ export function PieceDialog({
           )}
         </Field>
         {shape.sizes.map(([key, label]) => (
-          <Field
-            key={key}
-            label={`${label}, ${key === "freeAreaMm2" ? "mm²" : "mm"}`}
-            error={formState.errors[key]?.message}
-          >
+          <Field key={key} label={`${label}, ${own(unitOf(key)).unit}`} error={formState.errors[key]?.message}>
             {(id, d) => (
               <TextInput
                 id={id}
                 aria-describedby={d}
                 inputMode="decimal"
-                {...register(key, figure(bounds.PieceDraft[key]))}
+                {...register(key, figure(own(unitOf(key)).bound(bounds.PieceDraft[key])))}
               />
             )}
           </Field>

@@ -6,8 +6,8 @@ import { wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { PieceDraft, PieceView, SetView, ZoneSettings, ZoneView } from "../../api/types";
 import { area, choices, reliefWord, sheenWord, substrateWord } from "../../api/words";
-import { Button, Choice, NumberInput, notify, TextInput } from "../../ui";
-import { shapes } from "./shapes";
+import { Button, Choice, NumberInput, notify, own, TextInput } from "../../ui";
+import { shapes, unitOf } from "./shapes";
 import type { useTree } from "./useTree";
 
 type Tree = ReturnType<typeof useTree>;
@@ -44,7 +44,9 @@ export function PieceTable({ set, tree }: { set: SetView; tree: Tree }) {
               </th>
               <th className="font-semibold">Piece, zone</th>
               <th className="w-20 font-semibold">copies</th>
-              <th className="w-72 font-semibold">size, mm (a free shape: mm²)</th>
+              <th className="w-72 font-semibold">
+                size, {own("mm").unit} (a free shape: {own("mm²").unit})
+              </th>
               <th className="w-40 font-semibold">made of, or relief</th>
               <th className="w-28 pr-3 text-right font-semibold">area each</th>
             </tr>
@@ -136,6 +138,8 @@ function PieceRow({ set, piece, tree }: { set: SetView; piece: PieceView; tree: 
                     label={of(word)}
                     value={draft[size]}
                     bound={bounds.PieceDraft[size]}
+                    unit={unitOf(size)}
+                    bare
                     onChange={(v) => put({ [size]: v })}
                   />
                 </span>

@@ -43,8 +43,8 @@ test("a zone is joined to zones of other pieces, with a gap", async () => {
       onChange={onChange}
     />,
   );
-  await userEvent.clear(screen.getByLabelText("Gap, mm"));
-  await userEvent.type(screen.getByLabelText("Gap, mm"), "0.5");
+  await userEvent.clear(screen.getByLabelText("Gap"));
+  await userEvent.type(screen.getByLabelText("Gap"), "0.5");
   expect(onChange).toHaveBeenLastCalledWith([{ zoneId: "slot", clearanceMm: 0.5 }]);
   await userEvent.click(screen.getByRole("button", { name: "Not joined" }));
   expect(onChange).toHaveBeenLastCalledWith([]);

@@ -1,11 +1,23 @@
 import { bounds } from "../../api/bounds";
+import { length } from "../../api/units";
 import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useKeptForm } from "../../craft/useKeptForm";
 import type { PieceView, ZoneSettings, ZoneView } from "../../api/types";
 import { area, choices, facingWord, fittingWord, reliefWord, sheenWord } from "../../api/words";
-import { Choice, colourOrNothing, Field, figure, figureOrNothing, nameOf, percent, TextInput, Toggle } from "../../ui";
+import {
+  Choice,
+  colourOrNothing,
+  Field,
+  figure,
+  figureOrNothing,
+  nameOf,
+  own,
+  percent,
+  TextInput,
+  Toggle,
+} from "../../ui";
 import { FormDialog } from "./FormDialog";
 import { MatesField } from "./MatesField";
 
@@ -66,18 +78,21 @@ export function ZoneDialog({
       Math.round((1 - piece.zones.reduce((n, z) => n + (z.settings.areaShare ?? 0), 0)) * 100) / 100,
     ),
   };
+  const mm = own("mm");
+  const mm2 = own("mm²");
   const { register, handleSubmit, formState, watch, setValue, draft } = useKeptForm<Form>(
-    `zone ${zone?.id ?? `new on ${piece.id}`}`,
+    `zone ${zone?.id ?? `new on ${piece.id}`}, ${mm.unit}`,
     {
       ...start,
+      ownAreaMm2: start.ownAreaMm2 == null ? undefined : mm2.show(start.ownAreaMm2),
       sharePercent: Math.round((start.areaShare ?? 0.1) * 1000) / 10,
-      detail: start.smallestDetailMm?.toString() ?? "",
-      creases: start.creaseMm?.toString() ?? "",
-      edges: start.edgeMm?.toString() ?? "",
+      detail: mm.text(start.smallestDetailMm),
+      creases: mm.text(start.creaseMm),
+      edges: mm.text(start.edgeMm),
       litPercent: String(Math.round(start.litEdges * 100)),
       unseenPercent: String(Math.round(start.unseen * 100)),
-      from: start.heightFromMm?.toString() ?? "",
-      to: start.heightToMm?.toString() ?? "",
+      from: mm.text(start.heightFromMm),
+      to: mm.text(start.heightToMm),
       crack: start.crackColour ?? "",
       hex: start.target ?? "",
     },
@@ -100,14 +115,16 @@ export function ZoneDialog({
     ...v
   }: Form): ZoneSettings => ({
     ...v,
-    ...(byShare ? { areaShare: sharePercent / 100, ownAreaMm2: undefined } : { areaShare: undefined }),
-    smallestDetailMm: optional(detail),
-    creaseMm: optional(creases),
-    edgeMm: optional(edges),
+    ...(byShare
+      ? { areaShare: sharePercent / 100, ownAreaMm2: undefined }
+      : { areaShare: undefined, ownAreaMm2: mm2.kept(v.ownAreaMm2 ?? "", start.ownAreaMm2) }),
+    smallestDetailMm: mm.kept(detail, start.smallestDetailMm),
+    creaseMm: mm.kept(creases, start.creaseMm),
+    edgeMm: mm.kept(edges, start.edgeMm),
     litEdges: (optional(litPercent) ?? 100) / 100,
     unseen: (optional(unseenPercent) ?? 0) / 100,
-    heightFromMm: optional(from),
-    heightToMm: optional(to),
+    heightFromMm: mm.kept(from, start.heightFromMm),
+    heightToMm: mm.kept(to, start.heightToMm),
     crackColour: crack.trim() === "" ? undefined : crack.trim(),
     target: hex.trim() === "" ? undefined : hex.trim(),
   });
@@ -175,19 +192,19 @@ export function ZoneDialog({
             )}
           </Field>
         ) : (
-          <Field label="Area, mm²" error={formState.errors.ownAreaMm2?.message}>
+          <Field label={`Area, ${mm2.unit}`} error={formState.errors.ownAreaMm2?.message}>
             {(id, d) => (
               <TextInput
                 id={id}
                 aria-describedby={d}
                 inputMode="decimal"
-                {...register("ownAreaMm2", figure(bounds.ZoneSettings.ownAreaMm2))}
+                {...register("ownAreaMm2", figure(mm2.bound(bounds.ZoneSettings.ownAreaMm2)))}
               />
             )}
           </Field>
         )}
         <Field
-          label="Smallest engraved width, mm"
+          label={`Smallest engraved width, ${mm.unit}`}
           hint="Leave empty where there is none"
           error={formState.errors.detail?.message}
         >
@@ -196,16 +213,16 @@ export function ZoneDialog({
               id={id}
               aria-describedby={d}
               inputMode="decimal"
-              {...register("detail", figureOrNothing(bounds.ZoneSettings.smallestDetailMm))}
+              {...register("detail", figureOrNothing(mm.bound(bounds.ZoneSettings.smallestDetailMm)))}
             />
           )}
         </Field>
         {(
           [
-            ["creases", "creaseMm", "Creases on one copy, mm", "for pin washes; empty to go by area"],
-            ["edges", "edgeMm", "Raised edges on one copy, mm", "for edge highlights; empty to go by area"],
-            ["from", "heightFromMm", "From, mm above the foot", "empty where it does not go by height"],
-            ["to", "heightToMm", "To, mm above the foot", `the piece is ${piece.piece.heightMm} mm tall`],
+            ["creases", "creaseMm", `Creases on one copy, ${mm.unit}`, "for pin washes; empty to go by area"],
+            ["edges", "edgeMm", `Raised edges on one copy, ${mm.unit}`, "for edge highlights; empty to go by area"],
+            ["from", "heightFromMm", `From, ${mm.unit} above the foot`, "empty where it does not go by height"],
+            ["to", "heightToMm", `To, ${mm.unit} above the foot`, `the piece is ${length(piece.piece.heightMm)} tall`],
           ] as const
         ).map(([name, of, label, hint]) => (
           <Field key={name} label={label} hint={hint} error={formState.errors[name]?.message}>
@@ -214,7 +231,7 @@ export function ZoneDialog({
                 id={id}
                 aria-describedby={d}
                 inputMode="decimal"
-                {...register(name, figureOrNothing(bounds.ZoneSettings[of]))}
+                {...register(name, figureOrNothing(mm.bound(bounds.ZoneSettings[of])))}
               />
             )}
           </Field>

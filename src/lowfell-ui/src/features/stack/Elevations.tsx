@@ -1,5 +1,6 @@
+import { length } from "../../api/units";
 import type { Preview } from "../../api/types";
-import { number } from "../../api/words";
+import {} from "../../api/words";
 
 const places = ["top", "middle", "foot"] as const;
 
@@ -17,7 +18,7 @@ export function Elevations({ elevations }: { elevations: Preview["elevations"] }
                 <span key={i} className="h-4 w-6" style={{ background: c }} title={c} />
               ))}
             </span>
-            {place}, {number(heightMm)} mm
+            {place}, {length(heightMm)}
           </div>
         );
       })}

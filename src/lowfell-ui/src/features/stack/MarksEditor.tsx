@@ -1,7 +1,7 @@
 import { bounds } from "../../api/bounds";
 import type { Coat, ZonePage } from "../../api/types";
 import { number, techniqueFacts } from "../../api/words";
-import { NumberInput, Toggle } from "../../ui";
+import { NumberInput, own, Toggle } from "../../ui";
 
 const usual = { count: 12, widthMm: 0.5, lengthMm: 2 };
 
@@ -30,15 +30,17 @@ export function MarksEditor({ page, coat, onChange }: Props) {
             <div className="grid grid-cols-3 gap-2 pl-6">
               {(
                 [
-                  ["on a copy", "count"],
-                  ["mm wide", "widthMm"],
-                  ["mm long", "lengthMm"],
+                  ["on a copy", "count", undefined],
+                  [`${own("mm").unit} wide`, "widthMm", "mm"],
+                  [`${own("mm").unit} long`, "lengthMm", "mm"],
                 ] as const
-              ).map(([label, key]) => (
+              ).map(([label, key, unit]) => (
                 <label key={key} className="text-xs text-soft">
                   <NumberInput
                     value={coat.marks![key]}
                     bound={bounds.Marks[key]}
+                    unit={unit}
+                    bare
                     onChange={(v) => onChange(`marks${key}`, (c) => ({ ...c, marks: { ...c.marks!, [key]: v } }))}
                   />
                   {label}
@@ -67,14 +69,16 @@ export function MarksEditor({ page, coat, onChange }: Props) {
             <div className="grid grid-cols-2 gap-2 pl-6">
               {(
                 [
-                  ["mm: full film", "fullMm"],
-                  ["mm: none", "noneMm"],
+                  [`${own("mm").unit}: full film`, "fullMm"],
+                  [`${own("mm").unit}: none`, "noneMm"],
                 ] as const
               ).map(([label, key]) => (
                 <label key={key} className="text-xs text-soft">
                   <NumberInput
                     value={coat.fade![key]}
                     bound={bounds.Fade[key]}
+                    unit="mm"
+                    bare
                     onChange={(v) => onChange(`fade${key}`, (c) => ({ ...c, fade: { ...c.fade!, [key]: v } }))}
                   />
                   {label}
