@@ -8,6 +8,7 @@ import { area, sheenWord, substrateWord } from "../../api/words";
 import { forgetPiece, lastPiece, lastZone, rememberPiece } from "../../craft/lastZone";
 import { MiniCore } from "../../craft/MiniCore";
 import { markOf, PiecePicture } from "../../craft/PiecePicture";
+import { ThreeHeights } from "../../craft/ThreeHeights";
 import { useTitle } from "../../craft/useTitle";
 import { Gone, isGone } from "../../craft/Gone";
 import { FoundCounts, sumFound, viewLink } from "../../ui";
@@ -60,13 +61,7 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
             w={48}
             h={32}
             mark={markOf(zones.map((z) => [z.id, z.sample]))}
-            meanwhile={
-              <span aria-hidden className="grid size-full grid-cols-[2fr_3fr_2fr] overflow-hidden rounded-sm">
-                {lookOf(zones[0].sample.at(-1)).map((colour, i) => (
-                  <span key={i} style={{ background: colour }} />
-                ))}
-              </span>
-            }
+            meanwhile={<ThreeHeights of={zones[0].sample.at(-1)} className="size-full" />}
           />
         </Link>
       )}
@@ -126,8 +121,6 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
 
 /** A piece that is called a base, or lies flat and is round, may have a tray. */
 const isBase = (page: PiecePage) => page.piece.piece.kind === "base" || page.piece.piece.shape === "disc";
-
-const lookOf = (top: ZoneView["sample"][number] | undefined) => (top ? [top.recess, top.face, top.edge] : []);
 
 const lastOf = (zones: ZoneView[]) => (zones.find((z) => z.id === lastZone()) ?? zones[0])?.id;
 

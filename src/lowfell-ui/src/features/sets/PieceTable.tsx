@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { memo, type RefObject, useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { bounds } from "../../api/bounds";
 import { wording } from "../../api/client";
@@ -8,24 +8,35 @@ import type { PieceDraft, PieceView, SetView, ZoneSettings, ZoneView } from "../
 import { area, choices, reliefWord, sheenWord, substrateWord } from "../../api/words";
 import { Button, Choice, NumberInput, notify, own, TextInput } from "../../ui";
 import { shapes, unitOf } from "./shapes";
+import { useGrowing } from "./useGrowing";
 import type { useTree } from "./useTree";
 
 type Tree = ReturnType<typeof useTree>;
+
+/** What a row does is asked when it is done: it is drawn again only where its piece is another. */
+interface Acts {
+  set: SetView;
+  tree: Tree;
+  choose: (ids: string[], on: boolean) => void;
+}
 
 const asIs = "as it is";
 
 /** The pieces and zones of a set as a table: figures are changed where they stand, chosen zones all at once. */
 export function PieceTable({ set, tree }: { set: SetView; tree: Tree }) {
   const [chosen, setChosen] = useState<string[]>([]);
+  const drawn = useGrowing(set.pieces.length);
   const zones = set.pieces.flatMap((p) => p.zones.map((zone) => ({ piece: p, zone })));
   const picked = zones.filter(({ zone }) => chosen.includes(zone.id));
   const choose = (ids: string[], on: boolean) =>
     setChosen(on ? [...new Set([...chosen, ...ids])] : chosen.filter((id) => !ids.includes(id)));
+  const acts = useRef<Acts>({ set, tree, choose });
+  acts.current = { set, tree, choose };
   return (
     <>
       <Bulk picked={picked} tree={tree} onDone={() => setChosen([])} />
       <div className="overflow-x-auto">
-        <table className="w-full min-w-[52rem] text-sm" data-testid="piece-table">
+        <table className="w-full min-w-[52rem] table-fixed text-sm" data-testid="piece-table">
           <thead className="text-left text-xs text-soft">
             <tr>
               <th className="w-8 py-1 pl-3 align-middle leading-none">
@@ -51,33 +62,13 @@ export function PieceTable({ set, tree }: { set: SetView; tree: Tree }) {
               <th className="w-28 pr-3 text-right font-semibold">area each</th>
             </tr>
           </thead>
-          {set.pieces.map((p) => (
-            <tbody key={p.id} className="border-t border-line">
-              <PieceRow set={set} piece={p} tree={tree} />
-              {p.zones.map((z) => (
-                <tr key={z.id} className={chosen.includes(z.id) ? "bg-tint" : ""}>
-                  <td className="pl-3 align-middle leading-none">
-                    <input
-                      type="checkbox"
-                      aria-label={`${p.piece.name}: ${z.settings.name}`}
-                      className="size-4 accent-accent"
-                      checked={chosen.includes(z.id)}
-                      onChange={(e) => choose([z.id], e.target.checked)}
-                    />
-                  </td>
-                  <td colSpan={3} className="py-0.5 pl-4">
-                    <Link to={`/piece/${p.id}/coats/${z.id}`} className="hover:underline">
-                      {z.settings.name}
-                    </Link>
-                    <span className="text-soft">
-                      , coats of {z.schemeName}, {sheenWord[z.settings.finish]}
-                    </span>
-                  </td>
-                  <td>{reliefWord[z.settings.relief]}</td>
-                  <td className="pr-3 text-right">{area(z.areaMm2)}</td>
-                </tr>
-              ))}
-            </tbody>
+          {set.pieces.slice(0, drawn).map((p) => (
+            <PieceBody
+              key={p.id}
+              piece={p}
+              chosen={chosen.filter((id) => p.zones.some((z) => z.id === id)).join()}
+              acts={acts}
+            />
           ))}
         </table>
       </div>
@@ -85,27 +76,74 @@ export function PieceTable({ set, tree }: { set: SetView; tree: Tree }) {
   );
 }
 
+interface BodyProps {
+  piece: PieceView;
+  /** Ids of its zones that are ticked, one after the other. */
+  chosen: string;
+  acts: RefObject<Acts>;
+}
+
+const PieceBody = memo(function PieceBody({ piece, chosen, acts }: BodyProps) {
+  return (
+    <tbody className="border-t border-line">
+      <PieceRow piece={piece} acts={acts} />
+      {piece.zones.map((z) => (
+        <tr key={z.id} className={chosen.includes(z.id) ? "bg-tint" : ""}>
+          <td className="pl-3 align-middle leading-none">
+            <input
+              type="checkbox"
+              aria-label={`${piece.piece.name}: ${z.settings.name}`}
+              className="size-4 accent-accent"
+              checked={chosen.includes(z.id)}
+              onChange={(e) => acts.current.choose([z.id], e.target.checked)}
+            />
+          </td>
+          <td colSpan={3} className="py-0.5 pl-4">
+            <Link to={`/piece/${piece.id}/coats/${z.id}`} className="hover:underline">
+              {z.settings.name}
+            </Link>
+            <span className="text-soft">
+              , coats of {z.schemeName}, {sheenWord[z.settings.finish]}
+            </span>
+          </td>
+          <td>{reliefWord[z.settings.relief]}</td>
+          <td className="pr-3 text-right">{area(z.areaMm2)}</td>
+        </tr>
+      ))}
+    </tbody>
+  );
+});
+
 /** A piece whose figures are kept as soon as its row is left. */
-function PieceRow({ set, piece, tree }: { set: SetView; piece: PieceView; tree: Tree }) {
+function PieceRow({ piece, acts }: { piece: PieceView; acts: RefObject<Acts> }) {
   const [draft, setDraft] = useState(piece.piece);
   const [fault, setFault] = useState<string>();
   // What comes from the host is taken over, but not over what is being typed.
   const base = useRef(piece.piece);
+  const kept = useRef("");
   useEffect(() => {
     const untouched = base.current;
     base.current = piece.piece;
+    kept.current = JSON.stringify(piece.piece);
     setDraft((typed) => (JSON.stringify(typed) === JSON.stringify(untouched) ? piece.piece : typed));
   }, [piece.piece]);
   const put = (part: Partial<PieceDraft>) => setDraft({ ...draft, ...part });
   async function keep(next = draft) {
-    if (JSON.stringify(next) === JSON.stringify(piece.piece)) return setFault(undefined);
+    const text = JSON.stringify(next);
+    if (text === JSON.stringify(piece.piece) || text === kept.current) return setFault(undefined);
+    kept.current = text;
     try {
-      await tree.savePiece(set, next, piece);
+      await acts.current.tree.savePiece(acts.current.set, next, piece);
       setFault(undefined);
     } catch (error) {
+      kept.current = "";
       setFault(wording(error));
     }
   }
+  // A row that goes with its screen is left as well.
+  const leave = useRef(keep);
+  leave.current = keep;
+  useEffect(() => () => void leave.current(), []);
   const of = (what: string) => `${what} of ${piece.piece.name}`;
   return (
     <>

@@ -4,18 +4,17 @@ import { useRef, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { queries } from "../../api/queries";
 import type { PieceView, SetView, ZoneView } from "../../api/types";
-import { area, duration, substrateWord } from "../../api/words";
+import { area } from "../../api/words";
 import { Gone } from "../../craft/Gone";
 import { useTitle } from "../../craft/useTitle";
-import { Button, countFound, FoundCounts, Menu } from "../../ui";
+import { Button, Menu } from "../../ui";
 import { PasteDialog } from "./PasteDialog";
+import { PieceRows } from "./PieceRows";
 import { PieceTable } from "./PieceTable";
 import { PieceDialog } from "./PieceDialog";
 import { SetDialog } from "./SetDialog";
-import { swap } from "./swap";
 import { useTree } from "./useTree";
 import { ZoneDialog } from "./ZoneDialog";
-import { ZoneTile } from "./ZoneTile";
 
 type Editing =
   | { kind: "set" }
@@ -96,114 +95,14 @@ export function SetScreen() {
           </p>
         )}
         {asTable && set.pieces.length > 0 && <PieceTable set={set} tree={tree} />}
-        {!asTable &&
-          set.pieces.map((piece, place) => (
-            <div
-              key={piece.id}
-              className="grid gap-3 border-b border-line px-4 py-2.5 last:border-b-0 sm:grid-cols-[13rem_minmax(0,1fr)]"
-            >
-              <div className="flex min-w-0 items-start gap-1">
-                <div className="min-w-0 flex-1">
-                  <h2 className="truncate text-sm font-semibold" title={piece.piece.name}>
-                    <Link to={`/piece/${piece.id}`} className="hover:underline">
-                      {piece.piece.name}
-                    </Link>{" "}
-                    <span className="font-normal text-soft">× {piece.piece.copies}</span>
-                  </h2>
-                  <p className="text-xs text-soft">
-                    {substrateWord[piece.piece.substrate]}, {area(piece.areaMm2)} each
-                  </p>
-                  <PieceJudged piece={piece} onOrder={(ids) => tree.orderZones(piece, ids)} />
-                  {piece.piece.partOfId && (
-                    <p className="text-xs text-soft">
-                      fitted on{" "}
-                      {set.pieces.find((p) => p.id === piece.piece.partOfId)?.piece.name ?? "a piece that is gone"}
-                    </p>
-                  )}
-                </div>
-                <Menu
-                  label={`More for ${piece.piece.name}`}
-                  icon={<Ellipsis size={16} aria-hidden />}
-                  items={[
-                    { label: "Edit", onSelect: () => setEditing({ kind: "piece", piece }) },
-                    { label: "Add a zone", onSelect: () => setEditing({ kind: "zone", piece }) },
-                    { label: "Copy", onSelect: () => tree.copyPiece(piece) },
-                    {
-                      label: "Move up",
-                      disabled: place === 0,
-                      onSelect: () =>
-                        tree.orderPieces(
-                          set,
-                          swap(
-                            set.pieces.map((p) => p.id),
-                            place,
-                            place - 1,
-                          ),
-                        ),
-                    },
-                    {
-                      label: "Move down",
-                      disabled: place === set.pieces.length - 1,
-                      onSelect: () =>
-                        tree.orderPieces(
-                          set,
-                          swap(
-                            set.pieces.map((p) => p.id),
-                            place,
-                            place + 1,
-                          ),
-                        ),
-                    },
-                    { label: "Delete", onSelect: () => tree.removePiece(piece) },
-                  ]}
-                />
-              </div>
-              <div className="flex flex-wrap gap-2">
-                {piece.zones.map((zone, at) => (
-                  <ZoneTile
-                    key={zone.id}
-                    zone={zone}
-                    menu={[
-                      { label: "Edit", onSelect: () => setEditing({ kind: "zone", piece, zone }) },
-                      { label: "Copy", onSelect: () => tree.copyZone(zone) },
-                      {
-                        label: "Move left",
-                        disabled: at === 0,
-                        onSelect: () =>
-                          tree.orderZones(
-                            piece,
-                            swap(
-                              piece.zones.map((z) => z.id),
-                              at,
-                              at - 1,
-                            ),
-                          ),
-                      },
-                      {
-                        label: "Move right",
-                        disabled: at === piece.zones.length - 1,
-                        onSelect: () =>
-                          tree.orderZones(
-                            piece,
-                            swap(
-                              piece.zones.map((z) => z.id),
-                              at,
-                              at + 1,
-                            ),
-                          ),
-                      },
-                      { label: "Delete", onSelect: () => tree.removeZone(zone) },
-                    ]}
-                  />
-                ))}
-                {piece.zones.length === 0 && (
-                  <Button onClick={() => setEditing({ kind: "zone", piece })}>
-                    <Plus size={15} aria-hidden /> First zone
-                  </Button>
-                )}
-              </div>
-            </div>
-          ))}
+        {!asTable && (
+          <PieceRows
+            set={set}
+            tree={tree}
+            onPiece={(piece) => setEditing({ kind: "piece", piece })}
+            onZone={(piece, zone) => setEditing({ kind: "zone", piece, zone })}
+          />
+        )}
       </section>
       {editing?.kind === "set" && <SetDialog set={set} onClose={close} onSave={(draft) => tree.saveSet(draft, set)} />}
       {editing?.kind === "paste" && <PasteDialog set={set} onClose={close} />}
@@ -229,37 +128,6 @@ export function SetScreen() {
         />
       )}
     </div>
-  );
-}
-
-/** What the rules find over the zones of a piece, and an order of them that is cheaper. */
-function PieceJudged({ piece, onOrder }: { piece: PieceView; onOrder: (ids: string[]) => void }) {
-  const { findings, better } = piece.current ? piece.judgement : { findings: [], better: null };
-  const speaking = findings.filter((f) => f.rests == null);
-  const names = new Map(piece.zones.map((z) => [z.id, z.settings.name]));
-  const own = better?.zoneIds.filter((id) => names.has(id));
-  return (
-    <>
-      {speaking.length > 0 && (
-        <p
-          className="flex flex-wrap gap-x-2 text-xs text-soft"
-          title={speaking.map((f) => f.what).join("\n")}
-          data-testid="piece-findings"
-        >
-          <FoundCounts found={countFound(speaking)} /> over its zones
-        </p>
-      )}
-      {better && own && (
-        <button
-          type="button"
-          className="text-left text-xs underline"
-          title={`In the order ${own.map((id) => names.get(id)).join(", ")}`}
-          onClick={() => onOrder(own)}
-        >
-          {duration(better.savesMinutes)} less in another order
-        </button>
-      )}
-    </>
   );
 }
 
