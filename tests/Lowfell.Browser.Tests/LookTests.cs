@@ -138,6 +138,64 @@ public sealed class LookTests(DemoSession session) : IClassFixture<DemoSession>
     }
 
     [Fact]
+    public async Task Single_marks_lie_where_the_host_draws_them()
+    {
+        await OpenAsync("Sluice");
+        browser.Run($$"""
+            window.marked = undefined; const look = lowfellLook.look(), w = 480, h = 320;
+            const drawn = l => { lowfellLook.renderer.dye(l); lowfellLook.renderer.size(w, h, 2); lowfellLook.renderer.draw(help.view, { ...help.shown(look, 99), plain: false }); return lowfellLook.renderer.pixels(); };
+            const image = new Image();
+            image.onload = () => {
+              const bare = drawn({ ...look, marks: [] }), all = drawn(look);
+              const c = document.createElement('canvas'); c.width = w; c.height = h; const x = c.getContext('2d'); x.drawImage(image, 0, 0);
+              const host = x.getImageData(0, 0, w, h).data; let withThem = 0, without = 0, count = 0;
+              for (let i = 0; i < w * h; i++) { const a = 4 * ((h - 1 - Math.floor(i / w)) * w + i % w);
+                const off = p => Math.abs(host[a] - p[4 * i]) + Math.abs(host[a + 1] - p[4 * i + 1]) + Math.abs(host[a + 2] - p[4 * i + 2]);
+                if (all[4 * i + 3] === 255 && host[a + 3] === 255 && Math.abs(all[4 * i] - bare[4 * i]) + Math.abs(all[4 * i + 1] - bare[4 * i + 1]) > 24) { count++; withThem += off(all); without += off(bare); } }
+              window.marked = [count, withThem / count, without / count, look.marks.length];
+            };
+            image.src = location.pathname.replace('/piece/', '/api/pieces/').replace('/look', '/picture.png') + '?w=480&h=320';
+            """);
+        browser.UntilTrue(() => browser.Run("return window.marked") is not null, "both pictures");
+        var said = (string)browser.Run("return marked.map((m) => m.toFixed(1)).join(' ')")!;
+        Assert.True(Number("return marked[3]") > 50 && Number("return marked[0]") > 100, said);
+        Assert.True(Number("return marked[1]") < 0.5 * Number("return marked[2]"), said);
+    }
+
+    [Fact]
+    public async Task Another_paint_and_another_copy_are_laid_beside_it_and_turned_with_it()
+    {
+        await OpenAsync("Straight");
+        void Choose(string label, string option)
+        {
+            browser.Named(label).Click();
+            browser.UntilTrue(() => browser.All("[role=option]").Any(o => o.Text.Contains(option, StringComparison.Ordinal)), option);
+            browser.All("[role=option]").First(o => o.Text.Contains(option, StringComparison.Ordinal)).Click();
+        }
+
+        string Picture(int which) => (string)browser.Run($"return document.querySelectorAll('[data-testid=look]')[{which}]?.toDataURL().slice(-3000) ?? ''")!;
+        Choose("Beside it", "another copy");
+        browser.UntilTrue(() => browser.All("[data-testid=look]").Count == 2, "two pictures");
+        browser.UntilTrue(() => Picture(1).Length > 100 && Picture(0) != Picture(1), "the other copy");
+        var before = Picture(1);
+        browser.Run("document.querySelector('[data-testid=look]').focus()");
+        browser.Press(Keys.ArrowRight);
+        browser.UntilTrue(() => Picture(1) != before, "both turned");
+        Choose("Coats of", "Stone courses");
+        Choose("Beside it", "another paint or hand");
+        browser.UntilTrue(() => browser.Find("section[aria-label=Look]").Text.Contains("done otherwise", StringComparison.Ordinal), "what stands beside it");
+        before = Picture(1);
+        browser.Run("document.querySelector('[aria-label=\"Hand, lighter to heavier\"]').focus()");
+        browser.Press(Keys.End);
+        browser.UntilTrue(() => browser.Find("[aria-label='Hand, lighter to heavier']").GetDomAttribute("aria-valuetext")!.StartsWith("200", StringComparison.Ordinal), "a heavy hand");
+
+        // Nothing of it was kept.
+        using var http = new HttpClient { BaseAddress = new Uri(session.App.Address) };
+        var zones = await http.GetStringAsync(new Uri(browser.Address.Replace("/piece/", "/api/pieces/", StringComparison.Ordinal).Replace("/look", "/look", StringComparison.Ordinal)), TestContext.Current.CancellationToken);
+        Assert.DoesNotContain("\"hand\":2", zones, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task It_is_gone_through_and_turned_by_keys_alone()
     {
         await OpenAsync("Hull");

@@ -142,6 +142,54 @@ public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task Another_paint_hand_or_scheme_is_looked_at_without_being_kept()
+    {
+        var piece = (string)(await PieceAsync("Straight"))["id"]!;
+        var kept = await host.GetAsync($"/api/pieces/{piece}/look");
+        var zone = kept["zones"]!.AsArray().First(z => z!["coats"]!.AsArray().Count > 3)!;
+        var paint = (await host.GetAsync("/api/materials")).AsArray().First(m => (string)m!["material"]!["name"]! == "Storm Blue")!["id"];
+        var coat = zone["coats"]!.AsArray().First(c => ((string)c!["what"]!).StartsWith("Base coat", StringComparison.Ordinal))!["id"];
+        async Task<JsonNode> TriedAsync(string query) => await host.GetAsync($"/api/pieces/{piece}/look?tryZoneId={zone["id"]}{query}");
+        var blue = await TriedAsync($"&tryCoatId={coat}&tryMaterialId={paint}");
+        Assert.Equal(((string)kept["mesh"]!, (int)kept["rows"]!), ((string)blue["mesh"]!, (int)blue["rows"]!));
+        Assert.NotEqual((string)kept["table"]!, (string)blue["table"]!);
+        Assert.Contains("Storm Blue", blue["zones"]!.ToJsonString(), StringComparison.Ordinal);
+        Assert.NotEqual((string)kept["table"]!, (string)(await TriedAsync($"&tryCoatId={coat}&tryHand=1.6"))["table"]!);
+        Assert.Equal((string)kept["table"]!, (string)(await TriedAsync($"&tryCoatId={coat}&tryHand=1"))["table"]!);
+        var other = (await host.GetAsync("/api/schemes")).AsArray().First(s => ((string)s!["name"]!).Contains("hull", StringComparison.OrdinalIgnoreCase))!["id"];
+        Assert.NotEqual((int)kept["rows"]!, (int)(await TriedAsync($"&trySchemeId={other}"))["rows"]!);
+        Assert.Equal((string)kept["table"]!, (string)(await host.GetAsync($"/api/pieces/{piece}/look"))["table"]!);
+
+        Task RefusesAsync(string query, string field, HttpStatusCode status = HttpStatusCode.BadRequest) => host.RefusesAsync(HttpMethod.Get, $"/api/pieces/{piece}/look?{query}", null, field, status);
+        await RefusesAsync($"tryZoneId={Guid.NewGuid()}", "tryZoneId", HttpStatusCode.NotFound);
+        await RefusesAsync($"tryZoneId={zone["id"]}&tryCoatId={Guid.NewGuid()}", "tryCoatId", HttpStatusCode.NotFound);
+        await RefusesAsync($"tryZoneId={zone["id"]}&tryCoatId={coat}&tryMaterialId={Guid.NewGuid()}", "tryMaterialId", HttpStatusCode.NotFound);
+        await RefusesAsync($"tryZoneId={zone["id"]}&trySchemeId={Guid.NewGuid()}", "trySchemeId", HttpStatusCode.NotFound);
+        await RefusesAsync($"tryZoneId={zone["id"]}&tryCoatId={coat}&tryHand=9", "tryHand");
+    }
+
+    [Fact]
+    public async Task Marks_are_told_one_by_one_within_the_box_and_otherwise_on_another_copy()
+    {
+        var piece = (string)(await PieceAsync("Straight"))["id"]!;
+        var (one, two, again) = (await host.GetAsync($"/api/pieces/{piece}/look"), await host.GetAsync($"/api/pieces/{piece}/look?copy=2"), await host.GetAsync($"/api/pieces/{piece}/look"));
+        var marks = one["marks"]!.AsArray();
+        Assert.NotEmpty(marks);
+        Assert.Equal(marks.ToJsonString(), again["marks"]!.ToJsonString());
+        Assert.NotEqual(marks.ToJsonString(), two["marks"]!.ToJsonString());
+        var wide = (double)one["box"]!["high"]![0]! - (double)one["box"]!["low"]![0]!;
+        Assert.All(marks.Where(m => (string)m!["side"]! == "front"), m => Assert.InRange((double)m!["x"]!, -0.1, wide + 0.1));
+        Assert.All(marks, m => Assert.Contains(one["zones"]![(int)m!["zone"]!]!["layers"]!.AsArray(), l => (int)l!["coat"]! >= 0));
+        async Task<string> TagAsync(int copy)
+        {
+            using var picture = await RawAsync($"/api/pieces/{piece}/picture.png?w=60&h=40&copy={copy}");
+            return picture.Headers.ETag!.Tag;
+        }
+
+        Assert.NotEqual(await TagAsync(1), await TagAsync(2));
+    }
+
+    [Fact]
     public async Task Many_at_once_make_one_surface_and_it_outlives_what_the_bench_lets_go()
     {
         var id = await NewPieceAsync("Long dyke", length: 77);

@@ -151,6 +151,15 @@ public static class Predictor
         }
     }
 
+    /// <summary>Lays one coat as it lies within a single mark of it.</summary>
+    internal static void LayWithinMark(StackWalk walk, StackDraft draft, int index, double? elevationMm)
+    {
+        if (!draft.Coats[index].Skipped)
+        {
+            walk.LayWithinMark(Prepare(draft, index, elevationMm));
+        }
+    }
+
     /// <summary>Whether handwork follows on a coat while it is open.</summary>
     internal static bool IsWorked(StackDraft draft, int index)
     {

@@ -193,6 +193,15 @@ internal sealed class StackWalk
         LayOn(Face, coat, coat.Deposit.Coverage[Face]);
     }
 
+    /// <summary>Lays a coat as it lies within one mark: covering, at every height.</summary>
+    public void LayWithinMark(in PreparedCoat coat)
+    {
+        for (var h = 0; h < Heights; h++)
+        {
+            LayOn(h, coat, 1);
+        }
+    }
+
     /// <summary>The face within one mark of this coat, by the first hand; the walk stays as it is.</summary>
     public LinearRgb MarkOnFace(in PreparedCoat coat)
     {

@@ -115,6 +115,12 @@ public sealed record TechniqueFacts
     /// <summary>Separate marks: the zone's average is thin, a single mark is not.</summary>
     public bool Marks { get; init; }
 
+    /// <summary>What a mark of it looks like; null for what is laid as a film, or planted.</summary>
+    public MarkShape? Shape { get; init; }
+
+    /// <summary>Leaves a thin film that runs down and gathers where it can.</summary>
+    public bool Drains { get; init; }
+
     /// <summary>Not there for its colour.</summary>
     public bool ColourFree { get; init; }
 

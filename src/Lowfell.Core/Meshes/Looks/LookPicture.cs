@@ -24,13 +24,31 @@ public enum LookMode
 /// <param name="Coats">For each zone how many coats lie on it; broken between two is a part of the next.</param>
 /// <param name="Wet">The last coat is still wet.</param>
 /// <param name="Lit">The one zone that stands out; -1 for none.</param>
-public sealed record LookScene(ShownMesh Mesh, LookTable Table, IReadOnlyList<int> ZoneOfPart, IReadOnlyList<float> Coats, bool Wet = false, int Lit = -1);
+/// <param name="Placed">The marks that are drawn one by one; null for none.</param>
+public sealed record LookScene(ShownMesh Mesh, LookTable Table, IReadOnlyList<int> ZoneOfPart, IReadOnlyList<float> Coats, bool Wet = false, int Lit = -1, MarkIndex? Placed = null)
+{
+    /// <summary>Its marks.</summary>
+    public MarkIndex Marks { get; } = Placed ?? MarkIndex.None;
+}
+
+/// <summary>A point of a surface, between its vertices.</summary>
+/// <param name="Part">Part.</param>
+/// <param name="Recess">How much of a recess it is, 0..1.</param>
+/// <param name="Edge">How much of an edge, 0..1.</param>
+/// <param name="Above">What a spray from above reaches of it, 0..1.</param>
+/// <param name="Run">What runs down to it from edges, 0..1.</param>
+/// <param name="Place">Where it is, mm.</param>
+/// <param name="Normal">What it looks to.</param>
+internal readonly record struct LookPoint(int Part, float Recess, float Edge, float Above, float Run, Vector3 Place, Vector3 Normal);
 
 /// <summary>The host's own plain renderer: what the browser's shader is held against, and what a screen without one gets.</summary>
 public static class LookPicture
 {
     /// <summary>Most points of a picture.</summary>
     public const int MostPoints = 4_000_000;
+
+    // What of a wash stays in an upright recess, and what more where it lies flat; what runs down below an edge, in stripes so many to a mm.
+    private const float PoolFlat = 0.6f, PoolSlope = 0.4f, RunDown = 1.1f, StripesPerMm = 0.35f;
 
     private static readonly Vector3 Bare = new(0.3f, 0.3f, 0.3f);
 
@@ -106,14 +124,14 @@ public static class LookPicture
     {
         ArgumentNullException.ThrowIfNull(scene);
         var mesh = scene.Mesh;
-        return [.. Enumerable.Range(0, mesh.Vertices).Select(i => Colour(scene, mesh.Extras[4 * i], mesh.Fields[4 * i] / 255f, mesh.Fields[(4 * i) + 1] / 255f, mesh.Fields[(4 * i) + 2] / 255f, mesh.At(i).Z, out _, out _))];
+        return [.. Enumerable.Range(0, mesh.Vertices).Select(i => Colour(scene, new(mesh.Extras[4 * i], mesh.Fields[4 * i] / 255f, mesh.Fields[(4 * i) + 1] / 255f, mesh.Fields[(4 * i) + 2] / 255f, mesh.Extras[(4 * i) + 1] / 255f, mesh.At(i), Vector3.Normalize(Normal(mesh, i))), LookMode.Lit, out _, out _))];
     }
 
-    // The predicted colour: recess, face and edge by their shares, between the two facings next to it, between levels and coats.
-    internal static Vector3 Colour(LookScene scene, int part, float recess, float edge, float above, float heightMm, out float gloss, out float metal)
+    // The predicted colour: recess, face and edge by their shares, between the two facings next to it, between levels and coats; then what marks cover.
+    internal static Vector3 Colour(LookScene scene, in LookPoint at, LookMode mode, out float gloss, out float metal)
     {
         (gloss, metal) = (0.1f, 0);
-        var zone = part < scene.ZoneOfPart.Count ? scene.ZoneOfPart[part] : -1;
+        var zone = at.Part < scene.ZoneOfPart.Count ? scene.ZoneOfPart[at.Part] : -1;
         if (zone < 0)
         {
             return Bare;
@@ -121,22 +139,50 @@ public static class LookPicture
 
         var rows = scene.Table.Zones[zone];
         var laid = Math.Clamp(scene.Coats[zone], 0, rows.Coats);
+        var colour = Laid(scene, rows, null, laid, at, mode, ref gloss, ref metal);
+        if (mode == LookMode.Plain || rows.Layers.Count == 0)
+        {
+            return colour;
+        }
+
+        Span<float> covered = stackalloc float[MarkIndex.MostLayers];
+        if (scene.Marks.Cover(zone, at.Place, at.Normal, covered))
+        {
+            for (var layer = 0; layer < rows.Layers.Count; layer++)
+            {
+                var share = covered[layer] * Math.Clamp(laid - rows.Layers[layer].Coat, 0, 1);
+                if (share > 0)
+                {
+                    var (g, m) = (0f, 0f);
+                    colour = Vector3.Lerp(colour, Laid(scene, rows, rows.Layers[layer], laid, at, mode, ref g, ref m), share);
+                    (gloss, metal) = (gloss + ((g - gloss) * share), metal + ((m - metal) * share));
+                }
+            }
+        }
+
+        return colour;
+    }
+
+    // After so many coats, beside all marks or within one of a layer; broken between two is a part of the next.
+    private static Vector3 Laid(LookScene scene, LookRows rows, LookLayer? layer, float laid, in LookPoint at, LookMode mode, ref float gloss, ref float metal)
+    {
         var (low, rest) = ((int)laid, laid - (int)laid);
-        var colour = After(scene, rows, low, recess, edge, above, heightMm, ref gloss, ref metal);
+        var colour = After(scene, rows, layer, low, at, mode, ref gloss, ref metal);
         if (rest > 0)
         {
             var (g, m) = (0f, 0f);
-            colour = Vector3.Lerp(colour, After(scene, rows, low + 1, recess, edge, above, heightMm, ref g, ref m), rest);
+            colour = Vector3.Lerp(colour, After(scene, rows, layer, low + 1, at, mode, ref g, ref m), rest);
             (gloss, metal) = (gloss + ((g - gloss) * rest), metal + ((m - metal) * rest));
         }
 
         return colour;
     }
 
-    private static Vector3 After(LookScene scene, LookRows rows, int coats, float recess, float edge, float above, float heightMm, ref float gloss, ref float metal)
+    private static Vector3 After(LookScene scene, LookRows rows, LookLayer? layer, int coats, in LookPoint point, LookMode mode, ref float gloss, ref float metal)
     {
-        var facing = Math.Min(Facings.Of(above), Facings.Count - 1.001f);
+        var facing = Math.Min(Facings.Of(point.Above), Facings.Count - 1.001f);
         var (f, ft) = ((int)facing, facing - (int)facing);
+        var heightMm = point.Place.Z;
         var level = 0;
         while (level + 2 < rows.LevelsMm.Count && heightMm > rows.LevelsMm[level + 1])
         {
@@ -145,12 +191,10 @@ public static class LookPicture
 
         var levels = rows.LevelsMm.Count > 1 ? 2 : 1;
         var lt = levels > 1 ? Math.Clamp((heightMm - rows.LevelsMm[level]) / Math.Max(1e-3f, rows.LevelsMm[level + 1] - rows.LevelsMm[level]), 0, 1) : 0;
-        var (wr, we) = (recess, edge * (1 - recess));
-        var wf = 1 - wr - we;
         var sum = Vector3.Zero;
         for (var k = 0; k < levels; k++)
         {
-            var row = rows.At(coats, level + k, scene.Wet);
+            var row = layer is null ? rows.At(coats, level + k, scene.Wet) : rows.At(layer, coats, level + k, scene.Wet);
             Vector3 At(ReliefHeight height)
             {
                 var (a, b) = (scene.Table.At(row, LookTable.Column(height, f)), scene.Table.At(row, LookTable.Column(height, f + 1)));
@@ -158,13 +202,25 @@ public static class LookPicture
             }
 
             var share = levels == 1 ? 1 : k == 0 ? 1 - lt : lt;
-            sum += share * ((wr * At(ReliefHeight.Recess)) + (wf * At(ReliefHeight.Face)) + (we * At(ReliefHeight.Edge)));
             var shine = scene.Table.At(row, LookTable.Shine);
             (gloss, metal) = (shine.R, shine.G);
+            var wr = mode == LookMode.Plain ? point.Recess : Drained(point, shine.B);
+            var we = point.Edge * (1 - wr);
+            sum += share * ((wr * At(ReliefHeight.Recess)) + ((1 - wr - we) * At(ReliefHeight.Face)) + (we * At(ReliefHeight.Edge)));
         }
 
         return sum;
     }
+
+    // A wash stays where it can stand and leaves upright recesses; below edges it runs down in stripes. Craft estimates.
+    private static float Drained(in LookPoint point, float ran)
+    {
+        var stands = 1 + (ran * (PoolFlat - 1 + (PoolSlope * point.Above)));
+        var stripe = LookNoise.Plane((point.Place.X + point.Place.Y) * StripesPerMm, point.Place.Z * 0.03f);
+        return Math.Clamp((point.Recess * stands) + (ran * RunDown * point.Run * Math.Max(0, stripe - 0.35f) * (1 - point.Recess)), 0, 1);
+    }
+
+    private static Vector3 Normal(ShownMesh mesh, int vertex) => new(mesh.Normals[4 * vertex], mesh.Normals[(4 * vertex) + 1], mesh.Normals[(4 * vertex) + 2]);
 
     private static Vector3 Shade(LookScene scene, Camera camera, Vector3 toLamp, Vector3[] places, Vector3[] seen, int t, Vector2 at, LookMode mode)
     {
@@ -187,14 +243,14 @@ public static class LookPicture
             (recess, edge) = Grain(place, recess, edge);
         }
 
-        var colour = Colour(scene, mesh.Extras[4 * i], recess, edge, Field(2), place.Z, out var gloss, out var metal);
+        var normal = Vector3.Normalize((Normal(mesh, i) * wa) + (Normal(mesh, j) * wb) + (Normal(mesh, k) * wc));
+        var run = ((mesh.Extras[(4 * i) + 1] * wa) + (mesh.Extras[(4 * j) + 1] * wb) + (mesh.Extras[(4 * k) + 1] * wc)) / 255;
+        var colour = Colour(scene, new(mesh.Extras[4 * i], recess, edge, Field(2), run, place, normal), mode, out var gloss, out var metal);
         if (mode == LookMode.Plain)
         {
             return colour;
         }
 
-        Vector3 N(int of) => new(mesh.Normals[4 * of], mesh.Normals[(4 * of) + 1], mesh.Normals[(4 * of) + 2]);
-        var normal = Vector3.Normalize((N(i) * wa) + (N(j) * wb) + (N(k) * wc));
         var lit = LookLight.Of(colour, normal, Vector3.Normalize(camera.Eye - place), toLamp, Field(3), gloss, metal);
         return scene.Lit >= 0 && scene.ZoneOfPart[mesh.Extras[4 * i]] != scene.Lit ? Vector3.Lerp(new(0.32f, 0.32f, 0.32f), lit, 0.22f) : lit;
     }
@@ -202,34 +258,9 @@ public static class LookPicture
     // A brush leaves no ruled border: noise of 0.4 mm breaks it.
     internal static (float Recess, float Edge) Grain(Vector3 at, float recess, float edge)
     {
-        var e = 0.9f * (Noise(at * 2.3f) - 0.5f);
+        var e = 0.9f * (LookNoise.Solid(at * 2.3f) - 0.5f);
         return (Math.Clamp(recess * (1 + e), 0, 1), Math.Clamp(edge * (1 + (1.3f * e)), 0, 1));
     }
-
-    // Value noise in three planes; its hash is that of the shader.
-    private static float Noise(Vector3 p) => (Plane(p.X, p.Y) + Plane(p.Y + 7, p.Z + 7) + Plane(p.Z + 13, p.X + 13)) / 3;
-
-    private static float Plane(float x, float y)
-    {
-        var (ix, iy) = (MathF.Floor(x), MathF.Floor(y));
-        var (fx, fy) = (x - ix, y - iy);
-        (fx, fy) = (fx * fx * (3 - (2 * fx)), fy * fy * (3 - (2 * fy)));
-        var (low, high) = (Mix(Chance(ix, iy), Chance(ix + 1, iy), fx), Mix(Chance(ix, iy + 1), Chance(ix + 1, iy + 1), fx));
-        return Mix(low, high, fy);
-    }
-
-    private static float Chance(float x, float y)
-    {
-        var h = ((uint)(int)x * 0x9E3779B1u) ^ ((uint)(int)y * 0x85EBCA77u);
-        h ^= h >> 15;
-        h *= 0x2C1B3C6Du;
-        h ^= h >> 12;
-        h *= 0x297A2D39u;
-        h ^= h >> 15;
-        return (h >> 8) * (1f / 16777216);
-    }
-
-    private static float Mix(float a, float b, float t) => a + ((b - a) * t);
 
     private static void Paint(int t, Vector3 a, Vector3 b, Vector3 c, float[] depth, int[] triangles, int wide, int tall)
     {

@@ -11,21 +11,36 @@ namespace Lowfell.Core.Meshes.Looks;
 /// <param name="First">Its first row: the bare ground.</param>
 /// <param name="Coats">Coats, skipped ones too: a row follows for each.</param>
 /// <param name="LevelsMm">Heights above the foot that its rows are told at, from below; one where nothing fades.</param>
-public sealed record LookRows(int First, int Coats, IReadOnlyList<float> LevelsMm)
+/// <param name="Layers">Its coats that are drawn mark by mark, from below. Its own rows are what lies beside all marks.</param>
+public sealed record LookRows(int First, int Coats, IReadOnlyList<float> LevelsMm, IReadOnlyList<LookLayer> Layers)
 {
     /// <summary>The row after so many coats, at a level.</summary>
-    public int At(int coats, int level, bool wet) => First + (((Math.Clamp(coats, 0, Coats) * LevelsMm.Count) + level) * 2) + (wet ? 1 : 0);
+    public int At(int coats, int level, bool wet) => At(First, coats, level, wet);
+
+    /// <summary>The same within a mark of one of its layers.</summary>
+    public int At(LookLayer layer, int coats, int level, bool wet)
+    {
+        ArgumentNullException.ThrowIfNull(layer);
+        return At(layer.First, coats, level, wet);
+    }
+
+    private int At(int first, int coats, int level, bool wet) => first + (((Math.Clamp(coats, 0, Coats) * LevelsMm.Count) + level) * 2) + (wet ? 1 : 0);
 }
 
+/// <summary>A coat that is drawn mark by mark.</summary>
+/// <param name="Coat">Its place in the stack.</param>
+/// <param name="First">First row of what is seen within a mark of it.</param>
+public sealed record LookLayer(int Coat, int First);
+
 /// <summary>What every point of a piece looks like after each coat: by height of relief and facing, from the same prediction as the core sample.</summary>
-/// <param name="Texels">Four numbers for each of <see cref="Width"/> columns of each row: linear light of recess, face and edge by five facings each, then gloss, metal, and two that are free.</param>
+/// <param name="Texels">Four numbers for each of <see cref="Width"/> columns of each row: linear light of recess, face and edge by five facings each, then gloss, metal, how much of what lies on top has run down, and one that is free.</param>
 /// <param name="Zones">Rows of the zones, in their order.</param>
 public sealed record LookTable(float[] Texels, IReadOnlyList<LookRows> Zones)
 {
     /// <summary>Columns.</summary>
     public const int Width = 16;
 
-    /// <summary>The column of gloss and metal.</summary>
+    /// <summary>The column of gloss, metal and what has run down.</summary>
     public const int Shine = 15;
 
     private const int Heights = 3;
@@ -47,12 +62,20 @@ public sealed record LookTable(float[] Texels, IReadOnlyList<LookRows> Zones)
         foreach (var stack in stacks)
         {
             var levels = Levels(stack);
-            rows.Add(new(first, stack.Coats.Count, levels));
-            first += 2 * levels.Count * (stack.Coats.Count + 1);
+            var each = 2 * levels.Count * (stack.Coats.Count + 1);
+            rows.Add(new(first, stack.Coats.Count, levels, [.. MarkPlaces.Layers(stack).Select((coat, i) => new LookLayer(coat, first + (each * (i + 1))))]));
+            first += each * (1 + rows[^1].Layers.Count);
         }
 
         var texels = new float[first * Width * 4];
-        Parallel.For(0, stacks.Count * Facings.Count, i => Fill(texels, rows[i / Facings.Count], stacks[i / Facings.Count], (Facing)(i % Facings.Count), lamp));
+        Parallel.For(0, stacks.Count * Facings.Count, i =>
+        {
+            var (of, facing) = (rows[i / Facings.Count], (Facing)(i % Facings.Count));
+            for (var layer = -1; layer < of.Layers.Count; layer++)
+            {
+                Fill(texels, of, layer, stacks[i / Facings.Count], facing, lamp);
+            }
+        });
         return new(texels, rows);
     }
 
@@ -81,21 +104,33 @@ public sealed record LookTable(float[] Texels, IReadOnlyList<LookRows> Zones)
         return [(float)from, .. places.Take(MostLevels - 2).Select(h => (float)h), (float)to];
     }
 
-    private static void Fill(float[] texels, LookRows rows, StackDraft own, Facing facing, Lamp lamp)
+    // What lies beside all marks (layer -1), or within a mark of one layer.
+    private static void Fill(float[] texels, LookRows rows, int layer, StackDraft own, Facing facing, Lamp lamp)
     {
+        var (first, within) = layer < 0 ? (rows.First, -1) : (rows.Layers[layer].First, rows.Layers[layer].Coat);
+        var marked = rows.Layers.Select(l => l.Coat).ToHashSet();
         var stack = own with { Zone = own.Zone with { Facing = facing } };
         for (var level = 0; level < rows.LevelsMm.Count; level++)
         {
             double? height = rows.LevelsMm.Count > 1 ? rows.LevelsMm[level] : null;
             var walk = new StackWalk(stack.Zone);
-            var (gloss, metal) = (Gloss(stack.Zone.Substrate.Facts().Sheen), stack.Zone.Substrate == Substrate.Metal ? 0.5f : 0);
+            var (gloss, metal, ran) = (Gloss(stack.Zone.Substrate.Facts().Sheen), stack.Zone.Substrate == Substrate.Metal ? 0.5f : 0, 0f);
             for (var coats = 0; coats <= rows.Coats; coats++)
             {
                 if (coats > 0)
                 {
                     var coat = stack.Coats[coats - 1];
-                    Predictor.LayOn(walk, stack, coats - 1, elevationMm: height);
-                    if (!coat.Skipped && coat.LeavesFilm && coat.How.SetsSheen)
+                    if (coats - 1 == within)
+                    {
+                        Predictor.LayWithinMark(walk, stack, coats - 1, height);
+                    }
+                    else if (!marked.Contains(coats - 1))
+                    {
+                        Predictor.LayOn(walk, stack, coats - 1, elevationMm: height);
+                        ran = coat.Skipped || !coat.LeavesFilm ? ran : coat.How.Drains ? 1 : coat.How.Covers ? 0 : ran;
+                    }
+
+                    if (!coat.Skipped && coat.LeavesFilm && coat.How.SetsSheen && (coats - 1 == within || !marked.Contains(coats - 1)))
                     {
                         var clear = coat.Paint!.Lead.Clear;
                         (gloss, metal) = (Gloss(coat.Paint!.Lead.Sheen), clear ? metal : coat.Effect == Materials.Effect.Metallic ? 1 : 0);
@@ -104,7 +139,7 @@ public sealed record LookTable(float[] Texels, IReadOnlyList<LookRows> Zones)
 
                 for (var wet = 0; wet < 2; wet++)
                 {
-                    var row = rows.At(coats, level, wet == 1) * Width;
+                    var row = (rows.At(coats, level, wet == 1) - rows.First + first) * Width;
                     for (var h = 0; h < Heights; h++)
                     {
                         var light = walk.Under(h, lamp, wet == 1);
@@ -115,7 +150,7 @@ public sealed record LookTable(float[] Texels, IReadOnlyList<LookRows> Zones)
                     if (facing == Facing.Side)
                     {
                         var at = (row + Shine) * 4;
-                        (texels[at], texels[at + 1]) = (wet == 1 ? 1 : gloss, metal);
+                        (texels[at], texels[at + 1], texels[at + 2]) = (wet == 1 ? 1 : gloss, metal, ran);
                     }
                 }
             }

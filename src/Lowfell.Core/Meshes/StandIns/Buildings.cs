@@ -87,12 +87,15 @@ internal static class Buildings
                 Geometry.MeshBuilder.Even(-wide / 2, wide / 2, steps * 2 / 2), Geometry.MeshBuilder.Even(0, 1, (int)Math.Clamp((eaves - foot) / 1.8f, 6, 60)));
             m.Part = Doors;
             var tall = eaves - foot;
+
+            // What stands out under the eaves ends below the slope.
+            var free = gabled ? 0.4f : 0.4f + (1.2f * (ridge - eaves) / (b / 2));
             foreach (var u in new[] { -(wide / 2) + (frame / 2), -wide / 6, wide / 6, (wide / 2) - (frame / 2) })
             {
-                m.Pad(on, u, tall / 2, frame, tall - 0.4f, 0.9f, 0.25f, 0.12f);
+                m.Pad(on, u, (tall - free) / 2, frame, tall - free, 0.9f, 0.25f, 0.12f);
             }
 
-            foreach (var v in new[] { frame / 2, tall * 0.55f, tall - (frame / 2) })
+            foreach (var v in new[] { frame / 2, tall * 0.55f, tall - free - (frame * 0.43f) })
             {
                 m.Pad(on with { Origin = on.Origin + (on.Out * 0.02f) }, 0, v, wide - 0.6f, frame * 0.85f, 1.15f, 0.25f, 0.1f);
             }

@@ -1,5 +1,7 @@
 using Lowfell.Core.Colour;
+using Lowfell.Core.Meshes.Looks;
 using Lowfell.Core.Meshes.StandIns;
+using Lowfell.Core.Techniques;
 using Lowfell.Core.Wording;
 
 namespace Lowfell.Web.Features.Looks;
@@ -22,7 +24,31 @@ public sealed record LookCoat(Guid Id, string What, bool Skipped);
 /// <param name="First">Its first row in the table.</param>
 /// <param name="LevelsMm">Heights that its rows are told at; one where nothing fades out over its height.</param>
 /// <param name="Shown">A part shows it.</param>
-public sealed record LookZone(Guid Id, string Name, IReadOnlyList<LookCoat> Coats, int First, IReadOnlyList<float> LevelsMm, bool Shown);
+/// <param name="Layers">Its coats that are drawn mark by mark, from below; the rows of the zone itself are what lies beside all marks.</param>
+public sealed record LookZone(Guid Id, string Name, IReadOnlyList<LookCoat> Coats, int First, IReadOnlyList<float> LevelsMm, bool Shown, IReadOnlyList<LookLayerView> Layers);
+
+/// <summary>A coat that is drawn mark by mark.</summary>
+/// <param name="Coat">Its place among the coats, from 0.</param>
+/// <param name="First">First row of what is seen within a mark of it.</param>
+public sealed record LookLayerView(int Coat, int First);
+
+/// <summary>One mark, in millimetres of the side that it lies on.</summary>
+/// <param name="Zone">Place of its zone.</param>
+/// <param name="Layer">Which of the zone's coats of marks.</param>
+/// <param name="Side">Side of the piece.</param>
+/// <param name="Shape">How it is drawn.</param>
+/// <param name="X">Middle of it from the left end of the side, mm.</param>
+/// <param name="Y">Middle of it above the foot; on the top from the front border, mm.</param>
+/// <param name="Width">Width, mm.</param>
+/// <param name="Length">Length, mm.</param>
+/// <param name="Angle">Turned against the clock, degrees.</param>
+/// <param name="Seed">0..1: of its ragged borders.</param>
+public sealed record LookMarkView(int Zone, int Layer, MarkSide Side, MarkShape Shape, float X, float Y, float Width, float Length, float Angle, float Seed);
+
+/// <summary>Where the sides of a surface are: its box, mm.</summary>
+/// <param name="Low">Lowest corner: x, y, z.</param>
+/// <param name="High">Highest corner: x, y, z.</param>
+public sealed record LookBox(IReadOnlyList<float> Low, IReadOnlyList<float> High);
 
 /// <summary>How a piece looks, coat by coat: a surface and a table of colours.</summary>
 /// <param name="PieceId">The piece.</param>
@@ -34,9 +60,11 @@ public sealed record LookZone(Guid Id, string Name, IReadOnlyList<LookCoat> Coat
 /// <param name="Mesh">The surface, under /api/meshes.</param>
 /// <param name="Lamp">The light that the colours are told under.</param>
 /// <param name="Rows">Rows of the table.</param>
-/// <param name="Table">Its texels as half floats, 16 columns of four for each row, in base 64: recess, face and edge by five facings, then gloss and metal. Each row stands twice, dry and wet.</param>
+/// <param name="Table">Its texels as half floats, 16 columns of four for each row, in base 64: recess, face and edge by five facings, then gloss, metal and how much of what lies on top has run down. Each row stands twice, dry and wet.</param>
 /// <param name="ViewingMm">Distance that it is looked at from, mm.</param>
-public sealed record PieceLook(Guid PieceId, int Version, StandInKind Kind, bool Chosen, IReadOnlyList<LookPart> Parts, IReadOnlyList<LookZone> Zones, Guid Mesh, Lamp Lamp, int Rows, string Table, double ViewingMm);
+/// <param name="Marks">The marks of its coats, those of lower coats first.</param>
+/// <param name="Box">The box that marks are measured in.</param>
+public sealed record PieceLook(Guid PieceId, int Version, StandInKind Kind, bool Chosen, IReadOnlyList<LookPart> Parts, IReadOnlyList<LookZone> Zones, Guid Mesh, Lamp Lamp, int Rows, string Table, double ViewingMm, IReadOnlyList<LookMarkView> Marks, LookBox Box);
 
 /// <summary>What a piece is to be shown as.</summary>
 /// <param name="Version">Version that the choice was made on; 0 where there was none.</param>

@@ -5,6 +5,7 @@ using Lowfell.Core.Bases.Layouts;
 using Lowfell.Core.Bases.Plane;
 using Lowfell.Core.Meshes.Fields;
 using Lowfell.Core.Meshes.Geometry;
+using Lowfell.Core.Meshes.Looks;
 using Lowfell.Core.Meshes.Screen;
 using Lowfell.Core.Meshes.StandIns;
 using Lowfell.Core.Stacks;
@@ -27,7 +28,29 @@ namespace Lowfell.Web.Features.Looks;
 /// <param name="Stacks">Their stacks.</param>
 /// <param name="ZoneOfPart">For each part the place of its zone; -1 where there is none.</param>
 /// <param name="RadiusMm">Radius within which edges and recesses are told, mm.</param>
-internal sealed record PieceScene(PieceRow Piece, PieceLookRow? Choice, StandInWish Wish, Guid MeshId, IReadOnlyList<ZoneRow> Zones, IReadOnlyList<StackDraft> Stacks, int[] ZoneOfPart, float RadiusMm);
+/// <param name="Copy">Which copy: marks lie otherwise on each.</param>
+internal sealed record PieceScene(PieceRow Piece, PieceLookRow? Choice, StandInWish Wish, Guid MeshId, IReadOnlyList<ZoneRow> Zones, IReadOnlyList<StackDraft> Stacks, int[] ZoneOfPart, float RadiusMm, int Copy)
+{
+    private const ulong MarksPart = 15;
+
+    /// <summary>Its marks on a surface.</summary>
+    public PlacedMarks Marks(ShownMesh mesh) => MarkPlaces.Place(mesh, ZoneOfPart, Stacks, Seeds.Of(Piece.Id, MarksPart + ((ulong)Copy << 8)));
+
+    /// <summary>What its marks follow from, beside the surface.</summary>
+    public string MarksOf()
+    {
+        var coats = Stacks.SelectMany(s => MarkPlaces.Layers(s).Select(i => s.Coats[i])).Select(c => FormattableString.Invariant($"{c.Id:n} {c.Technique} {c.Marks} {c.Fade} {c.Passes}")).ToList();
+        return coats.Count == 0 ? "" : $"{Copy} {string.Join(';', coats)}";
+    }
+}
+
+/// <summary>What of a stack is looked at otherwise than it is kept.</summary>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="SchemeId">Coats of another scheme.</param>
+/// <param name="CoatId">One of its coats, which is done otherwise.</param>
+/// <param name="MaterialId">With this material.</param>
+/// <param name="Hand">By this hand: 1 is the middle.</param>
+internal sealed record LookTrial(Guid ZoneId, Guid? SchemeId, Guid? CoatId, Guid? MaterialId, double? Hand);
 
 /// <summary>Surfaces that were drawn lately, unpacked.</summary>
 public sealed class MeshMemory : IDisposable
@@ -56,7 +79,7 @@ public sealed class MeshMemory : IDisposable
 public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, LayoutMemory layouts, MeshMemory meshes, LookQueue queue, TimeProvider clock)
 {
     // Another way to make surfaces, another number: what was kept is made again.
-    private const int Made = 3;
+    private const int Made = 4;
 
     // When something was asked for is told to the day.
     private static readonly TimeSpan Told = TimeSpan.FromDays(1);
@@ -66,7 +89,8 @@ public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, Layou
     /// <param name="copy">Number of the copy, where its copies differ.</param>
     /// <param name="apart">Without the parts that are fitted to it.</param>
     /// <param name="cancel">Ends it.</param>
-    internal async Task<PieceScene> SceneAsync(Guid pieceId, int copy, bool apart, CancellationToken cancel)
+    /// <param name="trial">Looked at otherwise than it is kept; null for as it is.</param>
+    internal async Task<PieceScene> SceneAsync(Guid pieceId, int copy, bool apart, CancellationToken cancel, LookTrial? trial = null)
     {
         var piece = await db.Pieces.AsNoTracking().Include(p => p.Set).SingleOrDefaultAsync(p => p.Id == pieceId && p.DeletedAt == null && p.Set!.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", pieceId);
         var zones = await ZoneStacks.Rows(db).Where(z => z.PieceId == pieceId || (!apart && z.Piece!.PartOfId == pieceId)).ToListAsync(cancel);
@@ -85,7 +109,47 @@ public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, Layou
         var wish = StandInWish.Of(kind, piece.Shape, piece.LengthMm, piece.WidthMm, piece.HeightMm, piece.AreaMm2, Seeds.Of(pieceId, 14), kind == StandInKind.Base ? layout : null);
         var radius = (float)Math.Clamp(SurfaceFields.UsualRadiusMm * Zone.UsualScale / piece.Set!.Scale, 0.3, 1.2);
         var text = FormattableString.Invariant($"{Made} {kind} {wish.LengthMm:R} {wish.WidthMm:R} {wish.HeightMm:R} {wish.Round} {wish.Seed} {radius:R} {(wish.Layout is null ? "" : mark)}");
-        return new(piece, choice, wish, Hashed(MemoryMarshal.AsBytes(text.AsSpan())), zones, [.. zones.Select(z => ZoneStacks.Read(z, bench, shelf))], Parts(kind, choice, zones), radius);
+        var stacks = zones.ConvertAll(z => ZoneStacks.Read(z, bench, shelf));
+        if (trial is not null)
+        {
+            var at = zones.FindIndex(z => z.Id == trial.ZoneId);
+            stacks[at < 0 ? throw RefusedException.NotFound("tryZoneId", trial.ZoneId) : at] = await TriedAsync(trial, zones[at], stacks[at], bench, shelf, cancel);
+        }
+
+        return new(piece, choice, wish, Hashed(MemoryMarshal.AsBytes(text.AsSpan())), zones, stacks, Parts(kind, choice, zones), radius, Math.Clamp(copy, 1, Math.Max(1, piece.Copies)));
+    }
+
+    private async Task<StackDraft> TriedAsync(LookTrial trial, ZoneRow zone, StackDraft stack, Bench bench, OpenShelf shelf, CancellationToken cancel)
+    {
+        if (trial.SchemeId is { } schemeId)
+        {
+            var scheme = await db.Schemes.AsNoTracking().Include(s => s.Coats).SingleOrDefaultAsync(s => s.Id == schemeId, cancel) ?? throw RefusedException.NotFound("trySchemeId", schemeId);
+            stack = ZoneStacks.Read(zone, scheme, bench, shelf);
+        }
+
+        if (trial.CoatId is not { } coatId)
+        {
+            return stack;
+        }
+
+        var coat = stack.Coats.FirstOrDefault(c => c.Id == coatId) ?? throw RefusedException.NotFound("tryCoatId", coatId);
+        if (trial.MaterialId is { } materialId)
+        {
+            if (!coat.How.NeedsMaterial)
+            {
+                throw new RefusedException("tryMaterialId", $"{coat.How.Label} takes no paint.");
+            }
+
+            coat = coat.Of(shelf.Find(materialId) ?? throw RefusedException.NotFound("tryMaterialId", materialId));
+        }
+
+        if (trial.Hand is { } hand)
+        {
+            var bound = new HandBoundAttribute();
+            coat = bound.Holds(hand) ? coat with { Hand = hand } : throw new RefusedException("tryHand", FormattableString.Invariant($"A hand of {hand} is none: {bound.Allowed} are, 1 is the middle."));
+        }
+
+        return stack.Replace(coat);
     }
 
     /// <summary>Its surface: as it was drawn lately, as it was kept, or made.</summary>

@@ -34,10 +34,12 @@ public static class LookEndpoints
 
     private static Ok<List<ShownAsView>> Kinds() => TypedResults.Ok(Enum.GetValues<StandInKind>().Select(k => new ShownAsView(k, [.. k.Facts().Parts.Select(p => p.Name)])).ToList());
 
-    private static async Task<Ok<PieceLook>> Look(Guid id, LookDesk desk, CancellationToken cancel, string? lamp = null, int copy = 1, bool apart = false)
+    private static async Task<Ok<PieceLook>> Look(
+        Guid id, LookDesk desk, CancellationToken cancel, string? lamp = null, int copy = 1, bool apart = false, Guid? tryZoneId = null, Guid? trySchemeId = null, Guid? tryCoatId = null, Guid? tryMaterialId = null, double? tryHand = null)
     {
-        var scene = await desk.SceneAsync(id, copy, apart, cancel);
-        await desk.MeshAsync(scene, urgent: true, cancel);
+        var trial = tryZoneId is { } zone ? new LookTrial(zone, trySchemeId, tryCoatId, tryMaterialId, tryHand) : null;
+        var scene = await desk.SceneAsync(id, copy, apart, cancel, trial);
+        var placed = scene.Marks(await desk.MeshAsync(scene, urgent: true, cancel));
         var table = LookTable.Of(scene.Stacks, Under(lamp));
         var parts = scene.Wish.Kind.Facts().Parts;
         return TypedResults.Ok(new PieceLook(
@@ -46,8 +48,11 @@ public static class LookEndpoints
             [.. scene.Zones.Select((z, i) => new LookZone(
                 z.Id, z.PieceId == id ? z.Name : $"{z.Piece!.Name}: {z.Name}",
                 [.. scene.Stacks[i].Coats.Select(c => new LookCoat(c.Id, c.Paint is { } paint ? $"{c.How.Label}, {paint.Name}" : c.How.Label, c.Skipped))],
-                table.Zones[i].First, table.Zones[i].LevelsMm, scene.ZoneOfPart.Contains(i)))],
-            scene.MeshId, Under(lamp), table.Rows, Halves(table.Texels), scene.Piece.Set!.ViewingMm));
+                table.Zones[i].First, table.Zones[i].LevelsMm, scene.ZoneOfPart.Contains(i),
+                [.. table.Zones[i].Layers.Select(l => new LookLayerView(l.Coat, l.First))]))],
+            scene.MeshId, Under(lamp), table.Rows, Halves(table.Texels), scene.Piece.Set!.ViewingMm,
+            [.. placed.Marks.Select(m => new LookMarkView(m.Zone, m.Layer, m.Side, m.Shape, Short(m.XMm), Short(m.YMm), Short(m.WidthMm), Short(m.LengthMm), Short(m.AngleDeg), Short(m.Seed)))],
+            new([placed.Frame.Low.X, placed.Frame.Low.Y, placed.Frame.Low.Z], [placed.Frame.High.X, placed.Frame.High.Y, placed.Frame.High.Z])));
     }
 
     private static async Task<Ok<PieceLook>> Choose(Guid id, LookChoice choice, LookDesk desk, LowfellDb db, CancellationToken cancel)
@@ -121,7 +126,7 @@ public static class LookEndpoints
         var (view, laid, lit) = (new LookView(Finite(turn, -32), Math.Clamp(Finite(lift, 24), -10, 88)), Laid(scene, zoneId, coats), zoneId is { } zone ? scene.Zones.ToList().FindIndex(z => z.Id == zone) : -1);
 
         // What was kept is known by all that it shows.
-        var text = FormattableString.Invariant($"{scene.MeshId} {w} {h} {view} {wet} {lit} {string.Join(',', laid)} {string.Join(',', scene.ZoneOfPart)}");
+        var text = FormattableString.Invariant($"{scene.MeshId} {w} {h} {view} {wet} {lit} {string.Join(',', laid)} {string.Join(',', scene.ZoneOfPart)} {scene.MarksOf()}");
         var mark = LookDesk.Hashed([.. MemoryMarshal.AsBytes(text.AsSpan()), .. MemoryMarshal.AsBytes(table.Texels.AsSpan())]);
         var tag = $"\"{mark:n}\"";
         http.Response.Headers.CacheControl = "private, no-cache";
@@ -134,7 +139,7 @@ public static class LookEndpoints
         var png = await desk.PictureAsync(mark, async stop =>
         {
             var mesh = await desk.MeshAsync(scene, urgent: false, stop);
-            return await queue.RunAsync(false, () => PngFile.Of(LookPicture.Draw(new(mesh, table, scene.ZoneOfPart, laid, wet, lit), view, w, h)), stop);
+            return await queue.RunAsync(false, () => PngFile.Of(LookPicture.Draw(new(mesh, table, scene.ZoneOfPart, laid, wet, lit, scene.Marks(mesh).Index()), view, w, h)), stop);
         }, cancel);
         return Results.Bytes(png, "image/png");
     }
@@ -150,7 +155,7 @@ public static class LookEndpoints
     {
         var scene = await desk.SceneAsync(id, copy, apart, cancel);
         var mesh = await desk.MeshAsync(scene, urgent: true, cancel);
-        var painted = LookPicture.Painted(new(mesh, LookTable.Of(scene.Stacks, Under(lamp)), scene.ZoneOfPart, Laid(scene, zoneId, coats)));
+        var painted = LookPicture.Painted(new(mesh, LookTable.Of(scene.Stacks, Under(lamp)), scene.ZoneOfPart, Laid(scene, zoneId, coats), Placed: scene.Marks(mesh).Index()));
         return Results.File(Glb.Write(mesh, painted), "model/gltf-binary", $"{FileName(scene.Piece.Name)}.glb");
     }
 
@@ -159,6 +164,9 @@ public static class LookEndpoints
     // All coats, but of one zone only so many.
     private static List<float> Laid(PieceScene scene, Guid? zoneId, int? coats) =>
         [.. scene.Zones.Select((z, i) => coats is { } some && (zoneId is null || z.Id == zoneId) ? Math.Clamp(some, 0, scene.Stacks[i].Coats.Count) : (float)scene.Stacks[i].Coats.Count)];
+
+    // To a hundredth: the picture does not tell less.
+    private static float Short(float x) => MathF.Round(x, 2);
 
     private static float Finite(float x, float or) => float.IsFinite(x) ? Math.Clamp(x, -3600, 3600) : or;
 

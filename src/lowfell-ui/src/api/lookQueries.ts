@@ -2,14 +2,26 @@ import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "./client";
 import type { PieceLook } from "./types";
 
+/** What of a stack is looked at otherwise than it is kept. */
+export interface LookTrial {
+  tryZoneId?: string;
+  trySchemeId?: string;
+  tryCoatId?: string;
+  tryMaterialId?: string;
+  tryHand?: number;
+}
+
 /** What the look of a piece asks: its colours, its surface, what it can be shown as. */
 export const lookQueries = {
-  look: (pieceId: string, lamp: PieceLook["lamp"], copy = 1, apart = false) =>
+  look: (pieceId: string, lamp: PieceLook["lamp"], copy = 1, apart = false, trial: LookTrial = {}) =>
     queryOptions({
-      queryKey: ["look", pieceId, lamp, copy, apart],
+      queryKey: ["look", pieceId, lamp, copy, apart, trial],
       queryFn: ({ signal }) =>
         ask(
-          api.GET("/api/pieces/{id}/look", { params: { path: { id: pieceId }, query: { lamp, copy, apart } }, signal }),
+          api.GET("/api/pieces/{id}/look", {
+            params: { path: { id: pieceId }, query: { lamp, copy, apart, ...trial } },
+            signal,
+          }),
         ),
       placeholderData: keepPreviousData,
     }),

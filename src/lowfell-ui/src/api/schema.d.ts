@@ -7649,6 +7649,11 @@ export interface paths {
                     lamp?: string;
                     copy?: number;
                     apart?: boolean;
+                    tryZoneId?: string;
+                    trySchemeId?: string;
+                    tryCoatId?: string;
+                    tryMaterialId?: string;
+                    tryHand?: number;
                 };
                 header?: never;
                 path: {
@@ -10697,6 +10702,13 @@ export interface components {
          * @enum {unknown}
          */
         LogKind: "done" | "takenBack" | "problem" | "note" | "skipped" | "dry";
+        /** @description Where the sides of a surface are: its box, mm. */
+        LookBox: {
+            /** @description Lowest corner: x, y, z. */
+            low: number[];
+            /** @description Highest corner: x, y, z. */
+            high: number[];
+        };
         /** @description What a piece is to be shown as. */
         LookChoice: {
             /**
@@ -10730,6 +10742,66 @@ export interface components {
             /** @description Edge, #rrggbb. */
             edge?: null | string;
         };
+        /** @description A coat that is drawn mark by mark. */
+        LookLayerView: {
+            /**
+             * Format: int32
+             * @description Its place among the coats, from 0.
+             */
+            coat: number;
+            /**
+             * Format: int32
+             * @description First row of what is seen within a mark of it.
+             */
+            first: number;
+        };
+        /** @description One mark, in millimetres of the side that it lies on. */
+        LookMarkView: {
+            /**
+             * Format: int32
+             * @description Place of its zone.
+             */
+            zone: number;
+            /**
+             * Format: int32
+             * @description Which of the zone's coats of marks.
+             */
+            layer: number;
+            /** @description Side of the piece. */
+            side: components["schemas"]["MarkSide"];
+            /** @description How it is drawn. */
+            shape: components["schemas"]["MarkShape"];
+            /**
+             * Format: float
+             * @description Middle of it from the left end of the side, mm.
+             */
+            x: number;
+            /**
+             * Format: float
+             * @description Middle of it above the foot; on the top from the front border, mm.
+             */
+            y: number;
+            /**
+             * Format: float
+             * @description Width, mm.
+             */
+            width: number;
+            /**
+             * Format: float
+             * @description Length, mm.
+             */
+            length: number;
+            /**
+             * Format: float
+             * @description Turned against the clock, degrees.
+             */
+            angle: number;
+            /**
+             * Format: float
+             * @description 0..1: of its ragged borders.
+             */
+            seed: number;
+        };
         /** @description A part of what a piece is shown as. */
         LookPart: {
             /** @description As a painter calls it. */
@@ -10760,7 +10832,19 @@ export interface components {
             levelsMm: number[];
             /** @description A part shows it. */
             shown: boolean;
+            /** @description Its coats that are drawn mark by mark, from below; the rows of the zone itself are what lies beside all marks. */
+            layers: components["schemas"]["LookLayerView"][];
         };
+        /**
+         * @description How a single mark is drawn.
+         * @enum {unknown}
+         */
+        MarkShape: "streak" | "chip" | "dot" | "line" | "band";
+        /**
+         * @description The side of a piece that a mark lies on.
+         * @enum {unknown}
+         */
+        MarkSide: "front" | "right" | "back" | "left" | "top";
         /** @description Marks of a coat, where they are counted and measured. */
         Marks: {
             /**
@@ -11911,13 +11995,17 @@ export interface components {
              * @description Rows of the table.
              */
             rows: number;
-            /** @description Its texels as half floats, 16 columns of four for each row, in base 64: recess, face and edge by five facings, then gloss and metal. Each row stands twice, dry and wet. */
+            /** @description Its texels as half floats, 16 columns of four for each row, in base 64: recess, face and edge by five facings, then gloss, metal and how much of what lies on top has run down. Each row stands twice, dry and wet. */
             table: string;
             /**
              * Format: double
              * @description Distance that it is looked at from, mm.
              */
             viewingMm: number;
+            /** @description The marks of its coats, those of lower coats first. */
+            marks: components["schemas"]["LookMarkView"][];
+            /** @description The box that marks are measured in. */
+            box: components["schemas"]["LookBox"];
         };
         /** @description A piece by its name. */
         PieceName: {

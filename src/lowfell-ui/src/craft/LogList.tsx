@@ -9,6 +9,7 @@ import { duration, logKindWord, number, workedWithWord } from "../api/words";
 import { Button, notify } from "../ui";
 import { byEvening, type LogEvening, type LogLine, minutesOf, setUpOf } from "./byEvening";
 import { type Entry, EntryDialog } from "./EntryDialog";
+import { LoggedPicture } from "./PiecePicture";
 import { logAction } from "./logAction";
 import { ranges } from "./ranges";
 
@@ -61,14 +62,29 @@ function Evening({ evening, chosen, onSayAnew }: EveningProps) {
       {pictures.length > 0 && (
         <div className="scroll-quiet flex gap-2 overflow-x-auto px-3 py-2">
           {pictures.map((id) => (
-            <a key={id} href={`/api/photos/${id}`} target="_blank" rel="noreferrer" className="shrink-0">
-              <img
-                src={`/api/photos/${id}/thumbnail`}
-                alt={`Picture of ${labelOf(evening, id)}`}
-                loading="lazy"
-                className="h-20 rounded border border-line"
-              />
-            </a>
+            <span key={id} className="flex shrink-0 items-stretch overflow-hidden rounded border border-line">
+              <a href={`/api/photos/${id}`} target="_blank" rel="noreferrer" className="shrink-0">
+                <img
+                  src={`/api/photos/${id}/thumbnail`}
+                  alt={`Picture of ${labelOf(evening, id)}`}
+                  loading="lazy"
+                  className="h-20"
+                />
+              </a>
+              <Link
+                to={`/zone/${entryOf(evening, id).zoneId}`}
+                title={`${labelOf(evening, id)}, as planned then`}
+                className="flex items-center border-l border-line bg-swatch"
+              >
+                <LoggedPicture
+                  entry={entryOf(evening, id)}
+                  w={104}
+                  h={72}
+                  meanwhile={null}
+                  alt={`${labelOf(evening, id)}, as planned`}
+                />
+              </Link>
+            </span>
           ))}
         </div>
       )}
@@ -80,6 +96,9 @@ function Evening({ evening, chosen, onSayAnew }: EveningProps) {
     </section>
   );
 }
+
+const entryOf = (evening: LogEvening, photo: string) =>
+  evening.lines.flatMap((l) => l.entries).find((e) => e.photoId === photo)!;
 
 function labelOf(evening: LogEvening, photo: string) {
   const line = evening.lines.find((l) => l.entries.some((e) => e.photoId === photo))!;

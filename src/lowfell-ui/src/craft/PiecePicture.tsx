@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from "react";
 import { pictureOf, pictureOfStep } from "../api/lookQueries";
-import type { PlannedStep } from "../api/types";
+import type { LogEntry, PlannedStep } from "../api/types";
 
 interface Size {
   /** Points across and down. */
@@ -10,6 +10,8 @@ interface Size {
   meanwhile: ReactNode;
   alt?: string;
   className?: string;
+  /** Fetched though it is not in sight yet: for paper. */
+  eager?: boolean;
 }
 
 /** A small picture of a piece, drawn by the host when it is first seen; never an empty box. */
@@ -31,7 +33,27 @@ export function StepPicture({ step, before, ...size }: Size & { step: PlannedSte
   return <Drawn src={src} {...size} />;
 }
 
-function Drawn({ src, w, h, meanwhile, alt = "", className = "" }: Size & { src: string }) {
+/** The piece of an entry of the log as the plan has it after that coat: beside its photograph. */
+export function LoggedPicture({ entry, ...size }: Size & { entry: LogEntry }) {
+  const src = pictureOfStep(entry.zoneId, {
+    w: 2 * size.w,
+    h: 2 * size.h,
+    coatId: entry.coatId ?? undefined,
+    copy: entry.copy,
+  });
+  return <Drawn src={src} {...size} />;
+}
+
+/** Waits until the pictures of what goes to paper have come; a few seconds at most. */
+export async function picturesCame(within: ParentNode): Promise<void> {
+  const lookMs = 60;
+  for (let looks = 0; looks < 130; looks++) {
+    if ([...within.querySelectorAll("img")].every((i) => i.complete)) return;
+    await new Promise((go) => setTimeout(go, lookMs));
+  }
+}
+
+function Drawn({ src, w, h, meanwhile, alt = "", className = "", eager }: Size & { src: string }) {
   const [come, setCome] = useState<string>();
   const [failed, setFailed] = useState<string>();
   return (
@@ -39,14 +61,14 @@ function Drawn({ src, w, h, meanwhile, alt = "", className = "" }: Size & { src:
       className={`relative inline-flex shrink-0 items-center justify-center ${className}`}
       style={{ width: w, height: h }}
     >
-      {come === undefined && meanwhile}
+      {(come === undefined || failed === src) && meanwhile}
       {failed !== src && (
         <img
           src={src}
           alt={alt}
           width={w}
           height={h}
-          loading="lazy"
+          loading={eager ? "eager" : "lazy"}
           decoding="async"
           className={`absolute inset-0 size-full object-contain ${come === undefined ? "opacity-0" : ""}`}
           onLoad={() => setCome(src)}

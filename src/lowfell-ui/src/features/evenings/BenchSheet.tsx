@@ -3,15 +3,16 @@ import { lotKey } from "../../api/step";
 import type { Plan, PlannedEvening, PlannedStep } from "../../api/types";
 import { number } from "../../api/words";
 import { Core } from "../../craft/Core";
+import { StepPicture } from "../../craft/PiecePicture";
 import { usePlaces } from "../../craft/usePlaces";
 import { clock, longDay } from "./when";
 
-/** The next evening, or all of them, on paper: steps with their mixes, core samples and cautions, and a box to tick for each copy. */
-export function BenchSheet({ plan, all }: { plan: Plan; all: boolean }) {
+/** The next evening, or all of them, on paper: steps with the piece before and after, with their mixes, core samples and cautions, and a box to tick for each copy. */
+export function BenchSheet({ plan, all, pictures }: { plan: Plan; all: boolean; pictures: boolean }) {
   return (
     <div className="hidden p-2 text-base print:block" data-testid="bench-sheet">
       {(all ? plan.calendar : plan.calendar.slice(0, 1)).map((evening) => (
-        <Sheet key={evening.openAt} plan={plan} evening={evening} />
+        <Sheet key={evening.openAt} plan={plan} evening={evening} pictures={pictures} />
       ))}
     </div>
   );
@@ -39,7 +40,7 @@ function Placements({ step }: { step: PlannedStep }) {
   );
 }
 
-function Sheet({ plan, evening }: { plan: Plan; evening: PlannedEvening }) {
+function Sheet({ plan, evening, pictures }: { plan: Plan; evening: PlannedEvening; pictures: boolean }) {
   return (
     <div className="break-after-page last:break-after-auto">
       <h1 className="text-2xl font-semibold">
@@ -55,9 +56,19 @@ function Sheet({ plan, evening }: { plan: Plan; evening: PlannedEvening }) {
               </strong>
               {s.passes > 1 && `, pass ${s.pass} of ${s.passes}`}: {s.piece}, {s.zone}
             </span>
-            <Core strata={s.sample} />
-            <span aria-hidden>→</span>
-            <Core strata={s.sample} after={s.after} />
+            {pictures ? (
+              <>
+                <StepPicture step={s} before eager w={108} h={72} meanwhile={<Core strata={s.sample} />} />
+                <span aria-hidden>→</span>
+                <StepPicture step={s} eager w={108} h={72} meanwhile={<Core strata={s.sample} after={s.after} />} />
+              </>
+            ) : (
+              <>
+                <Core strata={s.sample} />
+                <span aria-hidden>→</span>
+                <Core strata={s.sample} after={s.after} />
+              </>
+            )}
           </div>
           <p>
             {s.mix &&

@@ -1,10 +1,11 @@
 import type { PlanLook } from "../../api/planQueries";
 import { queries } from "../../api/queries";
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { useChosen } from "../../craft/useChosen";
 import { placesCame } from "../../api/baseQueries";
+import { picturesCame } from "../../craft/PiecePicture";
 import { changed } from "../../api/changes";
 import { api, ask, wording } from "../../api/client";
 import { lotKey } from "../../api/step";
@@ -30,10 +31,11 @@ export function EveningsScreen() {
   const [chosen, setChosen] = useState<string[]>(chosenSets);
   const [open, setOpen] = useChosen("step");
   const [printing, setPrinting] = useState<"next" | "all">();
+  const sheet = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (!printing) return;
     let wanted = true;
-    void placesCame().then(() => {
+    void Promise.all([placesCame(), picturesCame(sheet.current ?? document)]).then(() => {
       if (!wanted) return;
       window.print();
       setPrinting(undefined);
@@ -159,7 +161,9 @@ export function EveningsScreen() {
           )}
         </div>
       </div>
-      {plan.data && <BenchSheet plan={plan.data} all={printing === "all"} />}
+      <div ref={sheet}>
+        {plan.data && <BenchSheet plan={plan.data} all={printing === "all"} pictures={printing !== undefined} />}
+      </div>
     </>
   );
 }

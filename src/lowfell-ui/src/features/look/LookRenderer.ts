@@ -2,6 +2,7 @@ import {
   BufferAttribute,
   BufferGeometry,
   DataTexture,
+  FloatType,
   GLSL3,
   HalfFloatType,
   InterleavedBuffer,
@@ -21,6 +22,8 @@ import {
   WebGLRenderTarget,
 } from "three";
 import type { PieceLook } from "../../api/types";
+import { marksInRow, mostLayers, sorted, strips, texels } from "./marks";
+import type { View } from "./SharedView";
 import { flatFragmentShader, flatVertexShader, fragmentShader, mostLevels, mostParts, vertexShader } from "./shader";
 
 const angleDeg = 28;
@@ -29,13 +32,6 @@ const degree = Math.PI / 180;
 const mmPerMetre = 1000;
 /** One minute of arc, as a part of the distance. */
 const arcMinute = Math.tan(degree / 60);
-
-/** Where a piece is looked at from. */
-export interface View {
-  turnDeg: number;
-  liftDeg: number;
-  near: number;
-}
 
 /** What is drawn of it. */
 export interface Shown {
@@ -49,8 +45,6 @@ export interface Shown {
   /** Distance that it is seen from, mm; 0 for from the hand. */
   distanceMm: number;
 }
-
-export const firstView: View = { turnDeg: -32, liftDeg: 24, near: 1 };
 
 /** Draws a piece: its surface goes over once, its colours as a small table. */
 export class LookRenderer {
@@ -83,6 +77,12 @@ export class LookRenderer {
         rows: { value: new Int32Array(4 * mostParts) },
         levels: { value: new Float32Array(mostParts * mostLevels) },
         coats: { value: new Float32Array(mostParts) },
+        where: { value: null },
+        marks: { value: null },
+        layers: { value: new Int32Array(2 * mostParts * mostLayers) },
+        layerCount: { value: new Int32Array(mostParts) },
+        boxLow: { value: new Vector3() },
+        boxHigh: { value: new Vector3() },
         wet: { value: 0 },
         plain: { value: 0 },
         lit: { value: -1 },
@@ -173,9 +173,10 @@ export class LookRenderer {
     const texture = new DataTexture(halves, tableWidth, Math.max(1, look.rows), RGBAFormat, HalfFloatType);
     texture.minFilter = texture.magFilter = NearestFilter;
     texture.needsUpdate = true;
-    const { table, rows, levels } = this.paint.uniforms;
+    const { table, rows, levels, layers, layerCount } = this.paint.uniforms;
     (table!.value as DataTexture | null)?.dispose();
     table!.value = texture;
+    this.mark(look);
     this.parts = look.parts.map((p) => look.zones.findIndex((z) => z.id === p.zoneId));
     this.parts.forEach((zone, part) => {
       const of = look.zones[zone];
@@ -183,9 +184,28 @@ export class LookRenderer {
         of ? [of.first, of.coats.length, of.levelsMm.length, zone] : [0, 0, 1, -1],
         4 * part,
       );
+      (layerCount!.value as Int32Array)[part] = of?.layers.length ?? 0;
+      of?.layers.forEach((l, i) => (layers!.value as Int32Array).set([l.first, l.coat], 2 * (part * mostLayers + i)));
       for (let i = 0; i < mostLevels; i++)
         (levels!.value as Float32Array)[part * mostLevels + i] = of?.levelsMm[Math.min(i, of.levelsMm.length - 1)] ?? 0;
     });
+  }
+
+  private mark(look: PieceLook) {
+    const { where, marks, boxLow, boxHigh } = this.paint.uniforms;
+    const of = sorted(look);
+    const texture = (data: Float32Array<ArrayBuffer>, width: number, height: number) => {
+      const made = new DataTexture(data, width, height, RGBAFormat, FloatType);
+      made.minFilter = made.magFilter = NearestFilter;
+      made.needsUpdate = true;
+      return made;
+    };
+    (where!.value as DataTexture | null)?.dispose();
+    (marks!.value as DataTexture | null)?.dispose();
+    where!.value = texture(of.where, strips, of.rows);
+    marks!.value = texture(of.marks, marksInRow * texels, of.tall);
+    (boxLow!.value as Vector3).fromArray(look.box.low);
+    (boxHigh!.value as Vector3).fromArray(look.box.high);
   }
 
   /** Size of the picture in points, and how many points are drawn for each of them, each way. */
@@ -262,7 +282,7 @@ export class LookRenderer {
 
   end() {
     this.mesh?.geometry.dispose();
-    (this.paint.uniforms.table!.value as DataTexture | null)?.dispose();
+    for (const of of ["table", "where", "marks"]) (this.paint.uniforms[of]!.value as DataTexture | null)?.dispose();
     this.targets?.forEach((t) => t.dispose());
     this.paint.dispose();
     this.last.dispose();

@@ -8,7 +8,9 @@ import { queries } from "../../api/queries";
 import type { PieceLook } from "../../api/types";
 import { choices, lampWord, number } from "../../api/words";
 import { Button, Choice, Failed, Field, IconButton, Menu, Toggle } from "../../ui";
+import { type Beside, BesideControls, nothingBeside, trialOf } from "./Beside";
 import type { Shown } from "./LookRenderer";
+import { SharedView } from "./SharedView";
 import { ShownAs } from "./ShownAs";
 import { TrueSize } from "./TrueSize";
 
@@ -24,28 +26,49 @@ export function LookScreen() {
   const [lamp, setLamp] = useState<PieceLook["lamp"]>("daylight");
   const [apart, setApart] = useState(false);
   const copy = Math.max(1, Number(search.get("copy")) || 1);
-  const look = useQuery(queries.look(pieceId, lamp, copy, apart));
-  const mesh = useQuery(queries.mesh(look.data?.mesh));
-  const piece = useQuery(queries.piece(pieceId));
   const [zone, setZone] = useState(everywhere);
+  const [beside, setBeside] = useState<Beside>(nothingBeside);
+  const look = useQuery(queries.look(pieceId, lamp, copy, apart));
+  const other = useQuery(
+    queries.look(
+      pieceId,
+      lamp,
+      beside.kind === "copy" ? beside.copy : copy,
+      apart,
+      trialOf(beside, look.data?.zones.find((z) => z.id === zone)?.id),
+    ),
+  );
+  const mesh = useQuery(queries.mesh(look.data?.mesh));
+  const otherMesh = useQuery(queries.mesh(other.data?.mesh));
+  const piece = useQuery(queries.piece(pieceId));
   const [moments, setMoments] = useState<[number | undefined, number | undefined]>([undefined, undefined]);
-  const [beside, setBeside] = useState(false);
   const [wet, setWet] = useState(false);
   const [only, setOnly] = useState(false);
   const [distance, setDistance] = useState(0);
   const [scale, setScale] = useState(0);
   const [failed, setFailed] = useState(false);
+  const [views] = useState(() => new SharedView());
   if (look.error) return <Failed why={wording(look.error)} onAgain={() => void look.refetch()} />;
   if (mesh.error) return <Failed why={wording(mesh.error)} onAgain={() => void mesh.refetch()} />;
   if (!look.data || !piece.data) return <p className="p-6 text-soft">Painting it…</p>;
   const data = look.data;
   const place = data.zones.findIndex((z) => z.id === zone);
-  const most = place >= 0 ? data.zones[place]!.coats.length : Math.max(0, ...data.zones.map((z) => z.coats.length));
-  const at = (which: 0 | 1) => Math.min(most, moments[which] ?? (which === 0 ? most : Math.max(0, most - 1)));
+  const two = beside.kind !== "nothing";
+  // Another moment is of the same look; what else stands beside it shows the same moment.
+  const asked = beside.kind === "moment" || !two ? data : (other.data ?? data);
+  const looks = [data, asked] as const;
+  const meshes = [mesh.data, asked === data ? mesh.data : otherMesh.data] as const;
+  const mostOf = (of: PieceLook) =>
+    place >= 0 ? (of.zones[place]?.coats.length ?? 0) : Math.max(0, ...of.zones.map((z) => z.coats.length));
+  const at = (which: 0 | 1) => {
+    const most = mostOf(looks[which]);
+    if (beside.kind === "moment") return Math.min(most, moments[which] ?? (which === 0 ? most : Math.max(0, most - 1)));
+    return moments[0] === undefined || moments[0] >= mostOf(data) ? most : Math.min(most, moments[0]);
+  };
   const set = (which: 0 | 1, to: number) =>
     setMoments((m) => (which === 0 ? [to, m[1]] : [m[0], to]) as [number | undefined, number | undefined]);
   const name = piece.data.piece.piece.name;
-  const copies = piece.data.hasTray ? piece.data.piece.piece.copies : 1;
+  const copies = piece.data.hasTray || data.marks.length > 0 ? piece.data.piece.piece.copies : 1;
   const picture = (which: 0 | 1) => {
     const laid = at(which);
     return failed ? (
@@ -54,21 +77,22 @@ export function LookScreen() {
         zoneId={place >= 0 ? zone : undefined}
         coats={Math.round(laid)}
         lamp={lamp}
-        copy={copy}
+        copy={which === 1 && beside.kind === "copy" ? beside.copy : copy}
         wet={wet}
         label={name}
       />
-    ) : mesh.data ? (
+    ) : meshes[which] ? (
       <Suspense fallback={<p className="p-6">Setting it up…</p>}>
         <Painted
-          look={data}
-          glb={mesh.data}
+          look={looks[which]}
+          glb={meshes[which]}
           place={place}
           laid={laid}
           wet={wet}
+          views={views}
           lit={only ? place : -1}
           distance={distance}
-          label={`${name}, ${momentWord(data, place, laid)}, ${lampWord[lamp]}`}
+          label={`${name}, ${momentWord(looks[which], place, laid)}, ${lampWord[lamp]}`}
           onScale={which === 0 ? setScale : undefined}
           onFail={() => setFailed(true)}
         />
@@ -77,19 +101,37 @@ export function LookScreen() {
       <p className="p-6">Making its surface…</p>
     );
   };
+  const scrubber = (which: 0 | 1) => (
+    <Scrubber
+      look={looks[which]}
+      place={place}
+      most={mostOf(looks[which])}
+      at={at(which)}
+      onTo={(to) => set(which, to)}
+    />
+  );
   return (
-    <div className="grid flex-1 grid-cols-1 gap-3 lg:grid-cols-[minmax(0,1fr)_18rem]">
-      <section aria-label="Look" className="flex min-w-0 flex-col rounded-lg border border-line bg-panel">
-        <div className={`grid min-h-72 flex-1 grid-cols-1 gap-px bg-line ${beside ? "sm:grid-cols-2" : ""}`}>
-          {(beside ? ([0, 1] as const) : ([0] as const)).map((which) => (
+    <div className="grid flex-1 grid-cols-1 items-start gap-3 lg:grid-cols-[minmax(0,1fr)_18rem]">
+      <section
+        aria-label="Look"
+        className="flex min-w-0 flex-col overflow-hidden rounded-lg border border-line bg-panel lg:sticky lg:top-2 lg:h-[calc(100dvh-6.75rem)] lg:min-h-96"
+      >
+        <div className={`grid min-h-72 flex-1 grid-cols-1 gap-px bg-line ${two ? "sm:grid-cols-2" : ""}`}>
+          {(two ? ([0, 1] as const) : ([0] as const)).map((which) => (
             <div key={which} className="relative flex min-h-72 flex-col" style={{ background: "var(--swatch)" }}>
               <div className="relative min-h-64 flex-1">
                 <div className="absolute inset-0">{picture(which)}</div>
+                {two && beside.kind !== "moment" && (
+                  <p className="pointer-events-none absolute top-2 left-2 rounded bg-panel px-2 py-0.5 text-xs font-semibold">
+                    {which === 0 ? (beside.kind === "copy" ? `copy ${copy}` : "as planned") : besideWord(beside)}
+                  </p>
+                )}
               </div>
-              <Scrubber look={data} place={place} most={most} at={at(which)} onTo={(to) => set(which, to)} />
+              {beside.kind === "moment" && scrubber(which)}
             </div>
           ))}
         </div>
+        {beside.kind !== "moment" && scrubber(0)}
       </section>
       <div className="flex flex-col gap-3 text-sm">
         <section aria-label="Seen" className="flex flex-col gap-3 rounded-lg border border-line bg-panel p-3">
@@ -124,13 +166,28 @@ export function LookScreen() {
                 onChange={(to) => {
                   setZone(to);
                   setMoments([undefined, undefined]);
+                  setBeside((b) => ({
+                    ...b,
+                    kind: b.kind === "moment" || b.kind === "copy" ? b.kind : "nothing",
+                    coatId: undefined,
+                  }));
                 }}
               />
             )}
           </Field>
           {place >= 0 && <Toggle label="The others grey" checked={only} onChange={setOnly} />}
           <Toggle label="The last coat still wet" checked={wet} onChange={setWet} />
-          <Toggle label="Two moments side by side" checked={beside} onChange={setBeside} />
+          <BesideControls
+            value={beside}
+            zone={failed ? undefined : data.zones[place]}
+            copies={copies}
+            onChange={setBeside}
+          />
+          {two && other.error && (
+            <p role="alert" className="font-semibold text-stop">
+              {wording(other.error)}
+            </p>
+          )}
           {data.zones.some((z) => z.name.includes(": ")) || apart ? (
             <Toggle label="Without the parts that fit on it" checked={apart} onChange={setApart} />
           ) : null}
@@ -141,7 +198,7 @@ export function LookScreen() {
                   id={id}
                   label="Copy"
                   value={String(Math.min(copy, copies))}
-                  options={Array.from({ length: copies }, (_, i) => ({ value: String(i + 1), label: `base ${i + 1}` }))}
+                  options={Array.from({ length: copies }, (_, i) => ({ value: String(i + 1), label: `copy ${i + 1}` }))}
                   onChange={(c) => setSearch({ copy: c }, { replace: true })}
                 />
               )}
@@ -173,12 +230,16 @@ export function LookScreen() {
   );
 }
 
+const besideWord = (b: Beside) =>
+  b.kind === "copy" ? `copy ${b.copy}` : b.kind === "scheme" ? "the other scheme" : "done otherwise";
+
 interface PaintedProps {
   look: PieceLook;
   glb: ArrayBuffer;
   place: number;
   laid: number;
   wet: boolean;
+  views: SharedView;
   lit: number;
   distance: number;
   label: string;
@@ -186,7 +247,7 @@ interface PaintedProps {
   onFail: () => void;
 }
 
-function Painted({ look, glb, place, laid, wet, lit, distance, label, onScale, onFail }: PaintedProps) {
+function Painted({ look, glb, place, laid, wet, views, lit, distance, label, onScale, onFail }: PaintedProps) {
   const shown = useMemo<Shown>(
     () => ({
       coats: look.zones.map((z, i) => (place < 0 || i === place ? Math.min(laid, z.coats.length) : z.coats.length)),
@@ -197,7 +258,7 @@ function Painted({ look, glb, place, laid, wet, lit, distance, label, onScale, o
     }),
     [look, place, laid, wet, lit, distance],
   );
-  return <Stage look={look} glb={glb} shown={shown} label={label} onScale={onScale} onFail={onFail} />;
+  return <Stage look={look} glb={glb} shown={shown} views={views} label={label} onScale={onScale} onFail={onFail} />;
 }
 
 function momentWord(look: PieceLook, place: number, laid: number): string {

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { PieceLook } from "../../api/types";
-import { firstView, LookRenderer, type Shown, type View } from "./LookRenderer";
+import { firstView, type SharedView, type View } from "./SharedView";
+import { LookRenderer, type Shown } from "./LookRenderer";
 
 const sharpAfterMs = 160;
 /** A picture that took no longer is drawn again, finer. */
@@ -12,6 +13,8 @@ interface Props {
   look: PieceLook;
   glb: ArrayBuffer;
   shown: Shown;
+  /** Where it is looked at from; what stands beside it is turned with it. */
+  views: SharedView;
   label: string;
   onScale?: (pxPerMm: number) => void;
   /** The browser draws no surfaces. */
@@ -26,10 +29,9 @@ export interface LookProbe {
 }
 
 /** The piece, turned by mouse, touch and keys; drawn only when something changed. */
-export default function LookStage({ look, glb, shown, label, onScale, onFail }: Props) {
+export default function LookStage({ look, glb, shown, views, label, onScale, onFail }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const renderer = useRef<LookRenderer>(undefined);
-  const view = useRef<View>(firstView);
   const asked = useRef(0);
   const later = useRef<ReturnType<typeof setTimeout>>(undefined);
   const latest = useRef(shown);
@@ -49,10 +51,10 @@ export default function LookStage({ look, glb, shown, label, onScale, onFail }: 
       const part = moving ? ratio / 2 : ratio;
       const [width, height] = [at.clientWidth, at.clientHeight].map((px) => Math.max(1, Math.round(px * part)));
       renderer.current.size(width!, height!, 1);
-      const scale = renderer.current.draw(view.current, latest.current) / part;
+      const scale = renderer.current.draw(views.now, latest.current) / part;
       if (!moving && latest.current.distanceMm === 0 && renderer.current.wait() < quickMs) {
         renderer.current.size(width!, height!, 2);
-        renderer.current.draw(view.current, latest.current);
+        renderer.current.draw(views.now, latest.current);
       }
       told.current?.(scale);
     });
@@ -108,14 +110,14 @@ export default function LookStage({ look, glb, shown, label, onScale, onFail }: 
     draw.current(false);
   }, [ready, look]);
   useEffect(() => draw.current(true), [shown]);
+  useEffect(() => views.follow(() => draw.current(true)), [views]);
   const move = (part: Partial<View>) => {
-    const next = { ...view.current, ...part };
-    view.current = {
+    const next = { ...views.now, ...part };
+    views.to({
       turnDeg: next.turnDeg,
       liftDeg: Math.max(-10, Math.min(88, next.liftDeg)),
       near: Math.max(0.4, Math.min(12, next.near)),
-    };
-    draw.current(true);
+    });
   };
   const fingers = useRef(new Map<number, { x: number; y: number }>());
   return (
@@ -139,25 +141,25 @@ export default function LookStage({ look, glb, shown, label, onScale, onFail }: 
         };
         const was = apart();
         fingers.current.set(e.pointerId, { x: e.clientX, y: e.clientY });
-        if (was > 0) move({ near: (view.current.near * apart()) / was });
+        if (was > 0) move({ near: (views.now.near * apart()) / was });
         else
           move({
-            turnDeg: view.current.turnDeg - (e.clientX - before.x) * 0.5,
-            liftDeg: view.current.liftDeg + (e.clientY - before.y) * 0.4,
+            turnDeg: views.now.turnDeg - (e.clientX - before.x) * 0.5,
+            liftDeg: views.now.liftDeg + (e.clientY - before.y) * 0.4,
           });
       }}
       onPointerUp={(e) => fingers.current.delete(e.pointerId)}
       onPointerCancel={(e) => fingers.current.delete(e.pointerId)}
-      onWheel={(e) => move({ near: view.current.near * Math.exp(-e.deltaY / 600) })}
+      onWheel={(e) => move({ near: views.now.near * Math.exp(-e.deltaY / 600) })}
       onKeyDown={(e) => {
         const keys: Record<string, Partial<View>> = {
-          ArrowLeft: { turnDeg: view.current.turnDeg - turnStep },
-          ArrowRight: { turnDeg: view.current.turnDeg + turnStep },
-          ArrowUp: { liftDeg: view.current.liftDeg + turnStep / 2 },
-          ArrowDown: { liftDeg: view.current.liftDeg - turnStep / 2 },
-          "+": { near: view.current.near * nearStep },
-          "=": { near: view.current.near * nearStep },
-          "-": { near: view.current.near / nearStep },
+          ArrowLeft: { turnDeg: views.now.turnDeg - turnStep },
+          ArrowRight: { turnDeg: views.now.turnDeg + turnStep },
+          ArrowUp: { liftDeg: views.now.liftDeg + turnStep / 2 },
+          ArrowDown: { liftDeg: views.now.liftDeg - turnStep / 2 },
+          "+": { near: views.now.near * nearStep },
+          "=": { near: views.now.near * nearStep },
+          "-": { near: views.now.near / nearStep },
           "0": firstView,
         };
         const to = keys[e.key];

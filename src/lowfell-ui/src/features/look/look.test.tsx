@@ -8,6 +8,8 @@ import { queryClient } from "../../api/client";
 import type { PieceLook } from "../../api/types";
 import { markOf, PiecePicture } from "../../craft/PiecePicture";
 import { host } from "../../test/host";
+import { nothingBeside, trialOf } from "./Beside";
+import { sorted, strips, texels } from "./marks";
 import { ShownAs } from "./ShownAs";
 import { screenPxPerMm, TrueSize } from "./TrueSize";
 
@@ -21,14 +23,16 @@ const look: PieceLook = {
     { name: "top", zoneId: "stone" },
   ],
   zones: [
-    { id: "stone", name: "Stone", coats: [], first: 0, levelsMm: [0], shown: true },
-    { id: "weed", name: "Weed line", coats: [], first: 2, levelsMm: [0], shown: false },
+    { id: "stone", name: "Stone", coats: [], first: 0, levelsMm: [0], shown: true, layers: [] },
+    { id: "weed", name: "Weed line", coats: [], first: 2, levelsMm: [0], shown: false, layers: [] },
   ],
   mesh: "mesh",
   lamp: "daylight",
   rows: 4,
   table: "",
   viewingMm: 1000,
+  marks: [],
+  box: { low: [0, 0, 0], high: [60, 20, 40] },
 };
 const show = (what: ReactElement) =>
   render(
@@ -106,4 +110,44 @@ test("until a picture has come, and where none does, something stands in its pla
   expect(image()).toBeNull();
   expect(markOf(["#111"])).not.toBe(markOf(["#222"]));
   expect(markOf(["#111"])).toBe(markOf(["#111"]));
+});
+
+test("marks are sorted by zone, side and strip, and reach into the strips beside", () => {
+  const mark = (x: number, more: object = {}) => ({
+    zone: 1,
+    layer: 0,
+    side: "front" as const,
+    shape: "chip" as const,
+    x,
+    y: 5,
+    width: 1,
+    length: 1,
+    angle: 0,
+    seed: 0.5,
+    ...more,
+  });
+  const of = sorted({ ...look, marks: [mark(1), mark(59.9, { layer: 2, seed: 0.25 }), mark(30, { width: 60 })] });
+  const at = (strip: number) => [...of.where.slice(4 * (5 * strips + strip), 4 * (5 * strips + strip) + 2)];
+  // A strip is 2.5 mm wide: one chip in the first, one in the last, and the wide one in all.
+  expect(at(0)).toEqual([0, 2]);
+  expect(at(1)).toEqual([2, 1]);
+  expect(at(strips - 1)[1]).toBe(2);
+  expect(of.count).toBe(3);
+  const first = 4 * texels * at(strips - 1)[0]!;
+  expect(of.marks[first]).toBeCloseTo(59.9, 4);
+  expect([of.marks[first + 6], of.marks[first + 8]]).toEqual([0.25, 2]);
+  // Nothing of the other zone.
+  expect([...of.where.slice(0, 4 * 5 * strips)].some((n, i) => i % 4 === 1 && n > 0)).toBe(false);
+});
+
+test("what is laid beside a piece asks the host only for what differs", () => {
+  expect(trialOf({ ...nothingBeside, kind: "moment" }, "zone")).toEqual({});
+  expect(trialOf({ ...nothingBeside, kind: "scheme", schemeId: "s" }, "zone")).toEqual({
+    tryZoneId: "zone",
+    trySchemeId: "s",
+  });
+  const trial = { ...nothingBeside, kind: "trial" as const, coatId: "c", materialId: "m", hand: 1.4 };
+  expect(trialOf(trial, "zone")).toEqual({ tryZoneId: "zone", tryCoatId: "c", tryMaterialId: "m", tryHand: 1.4 });
+  expect(trialOf({ ...trial, hand: 1 }, "zone").tryHand).toBeUndefined();
+  expect(trialOf(trial, undefined)).toEqual({});
 });

@@ -1,3 +1,5 @@
+import { marksInRow, mostInStrip, mostLayers, sides, strips, texels } from "./marks";
+
 // The same sums as the host's own renderer (Lowfell.Core, Meshes/Looks): tests hold the two against each other.
 
 /** Most parts of a piece, and most heights that a fading coat is told at. */
@@ -7,16 +9,17 @@ export const mostLevels = 6;
 export const vertexShader = `precision highp float;
 in vec3 position; in vec3 normal; in vec4 fields; in vec4 extras;
 uniform mat4 viewMatrix, projectionMatrix; uniform vec3 low; uniform float extent;
-out vec3 place; out vec3 n; out vec4 f; flat out int part;
+out vec3 place; out vec3 n; out vec4 f; out float run; flat out int part;
 void main() {
-  place = low + position * extent; n = normal; f = fields; part = int(extras.x * 255. + .5);
+  place = low + position * extent; n = normal; f = fields; run = extras.y; part = int(extras.x * 255. + .5);
   gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.);
 }`;
 
 export const fragmentShader = `precision highp float; precision highp int; precision highp sampler2D;
-in vec3 place; in vec3 n; in vec4 f; flat in int part;
+in vec3 place; in vec3 n; in vec4 f; in float run; flat in int part;
 uniform sampler2D table; uniform ivec4 rows[${mostParts}]; uniform float levels[${mostParts * mostLevels}];
 uniform float coats[${mostParts}]; uniform int wet, plain, lit; uniform vec3 eye, toLamp;
+uniform sampler2D where, marks; uniform ivec2 layers[${mostParts * mostLayers}]; uniform int layerCount[${mostParts}]; uniform vec3 boxLow, boxHigh;
 out vec4 result;
 float chance(vec2 p) {
   uint h = uint(int(p.x)) * 0x9E3779B1u ^ uint(int(p.y)) * 0x85EBCA77u;
@@ -29,8 +32,8 @@ float plane(vec2 p) {
 }
 float noise(vec3 p) { return (plane(p.xy) + plane(p.yz + 7.) + plane(p.zx + 13.)) / 3.; }
 vec3 at(int row, int column) { return texelFetch(table, ivec2(column, row), 0).rgb; }
-vec3 after(int laid, float recess, float edge, out vec2 shine) {
-  ivec4 r = rows[part]; int count = r.z;
+vec3 after(int first, int laid, float recess, float edge, out vec2 shine) {
+  int count = rows[part].z;
   float s = f.z;
   float k = s >= .7 ? (1. - s) / .3 : s >= .3 ? 1. + (.7 - s) / .4 : s >= .05 ? 2. + (.3 - s) / .25 : 3. + (.05 - s) / .05;
   k = clamp(k, 0., 3.999); int i = int(k); float t = k - float(i);
@@ -38,16 +41,58 @@ vec3 after(int laid, float recess, float edge, out vec2 shine) {
   for (int l = 1; l < ${mostLevels - 1}; l++) if (l + 1 < count && place.z > levels[part * ${mostLevels} + l]) level = l;
   float from = levels[part * ${mostLevels} + level], to = levels[part * ${mostLevels} + level + 1];
   float share = count > 1 ? clamp((place.z - from) / max(1e-3, to - from), 0., 1.) : 0.;
-  float wr = recess, we = edge * (1. - recess), wf = 1. - wr - we;
+  float stripe = max(0., plane(vec2((place.x + place.y) * .35, place.z * .03)) - .35);
   vec3 sum = vec3(0.);
   for (int l = 0; l < 2; l++) {
     if (l == 1 && count < 2) break;
-    int row = r.x + (laid * count + level + l) * 2 + wet;
+    int row = first + (laid * count + level + l) * 2 + wet;
+    vec3 s = at(row, 15); shine = s.rg;
+    float wr = plain == 1 ? recess : clamp(recess * (1. + s.b * (.4 * f.z - .4)) + s.b * 1.1 * run * stripe * (1. - recess), 0., 1.);
+    float we = edge * (1. - wr), wf = 1. - wr - we;
     vec3 c = wr * mix(at(row, i), at(row, i + 1), t) + wf * mix(at(row, 5 + i), at(row, 6 + i), t) + we * mix(at(row, 10 + i), at(row, 11 + i), t);
     sum += c * (count < 2 ? 1. : l == 0 ? 1. - share : share);
-    shine = at(row, 15).rg;
   }
   return sum;
+}
+vec3 laidOn(int first, float laid, float recess, float edge, out vec2 shine) {
+  int low = int(laid); float rest = laid - float(low);
+  vec3 colour = after(first, low, recess, edge, shine);
+  if (rest > 0.) { vec2 s; colour = mix(colour, after(first, low + 1, recess, edge, s), rest); shine = mix(shine, s, rest); }
+  return colour;
+}
+float covers(vec4 a, vec4 b, vec2 at) {
+  vec2 d = at - a.xy; float u = d.x * b.x + d.y * b.y, v = d.y * b.x - d.x * b.y, w = a.z, l = a.w, seed = b.z * 97.;
+  int shape = int(b.w + .5);
+  if (abs(v) > l * .75 || (shape != 4 && abs(u) > w * .75)) return 0.;
+  if (shape == 0) {
+    float down = .5 - v / l; if (down <= 0. || down >= 1.) return 0.;
+    float half_ = w / 2. * (1. - .55 * down), aside = abs(u - w * .3 * (plane(vec2(seed, down * l * .5)) - .5));
+    return (1. - smoothstep(half_ * .5, half_, aside)) * smoothstep(0., .06, down) * pow(1. - down, .8);
+  }
+  if (shape <= 2) {
+    float r = sqrt(4. * u * u / (w * w) + 4. * v * v / (l * l));
+    if (shape == 1) r += .7 * (plane(vec2(u * 2.2 / w + seed, v * 2.2 / l + seed)) - .5);
+    return 1. - smoothstep(.82, 1., r);
+  }
+  if (shape == 3) return (1. - smoothstep(w * .35, w * .5, abs(u))) * (1. - smoothstep(l * .47, l * .5, abs(v)));
+  float wander = l * .25 * (plane(vec2(u * .25 + seed, seed)) - .5);
+  return (1. - smoothstep(l * .32, l * .5, abs(v + wander))) * (1. - smoothstep(w * .49, w * .5, abs(u)));
+}
+vec4 markTexel(int i) { return texelFetch(marks, ivec2(i % ${marksInRow * texels}, i / ${marksInRow * texels}), 0); }
+void cover(int zone, vec3 N, out float covered[${mostLayers}]) {
+  for (int i = 0; i < ${mostLayers}; i++) covered[i] = 0.;
+  int side = N.z > .7 ? 4 : abs(N.y) >= abs(N.x) ? (N.y <= 0. ? 0 : 2) : N.x > 0. ? 1 : 3;
+  vec3 q = place - boxLow; vec3 to = boxHigh - place;
+  vec2 on = side == 0 ? vec2(q.x, place.z) : side == 1 ? vec2(q.y, place.z) : side == 2 ? vec2(to.x, place.z) : side == 3 ? vec2(to.y, place.z) : q.xy;
+  float across = max(.01, side == 1 || side == 3 ? boxHigh.y - boxLow.y : boxHigh.x - boxLow.x);
+  int strip = clamp(int(floor(on.x / across * ${strips}.)), 0, ${strips - 1});
+  vec2 which = texelFetch(where, ivec2(strip, zone * ${sides} + side), 0).xy; int from = int(which.x), count = int(which.y);
+  for (int i = 0; i < ${mostInStrip}; i++) {
+    if (i >= count) break;
+    int m = (from + i) * ${texels};
+    float share = covers(markTexel(m), markTexel(m + 1), on);
+    if (share > 0.) { int layer = int(markTexel(m + 2).x + .5); covered[layer] = max(covered[layer], share); }
+  }
 }
 void main() {
   float recess = f.x, edge = f.y;
@@ -55,13 +100,22 @@ void main() {
     float e = .9 * (noise(place * 2.3) - .5);
     recess = clamp(recess * (1. + e), 0., 1.); edge = clamp(edge * (1. + 1.3 * e), 0., 1.);
   }
-  float laid = clamp(coats[part], 0., float(rows[part].y)); int low = int(laid); float rest = laid - float(low);
+  float laid = clamp(coats[part], 0., float(rows[part].y));
+  vec3 N = normalize(n);
   // A part that shows no zone is bare grey.
   vec2 shine = vec2(.1, 0.); vec3 colour = vec3(.3);
-  if (rows[part].w >= 0) colour = after(low, recess, edge, shine);
-  if (rows[part].w >= 0 && rest > 0.) { vec2 s; colour = mix(colour, after(low + 1, recess, edge, s), rest); shine = mix(shine, s, rest); }
+  if (rows[part].w >= 0) colour = laidOn(rows[part].x, laid, recess, edge, shine);
+  if (plain == 0 && rows[part].w >= 0 && layerCount[part] > 0) {
+    float covered[${mostLayers}]; cover(rows[part].w, N, covered);
+    for (int i = 0; i < ${mostLayers}; i++) {
+      if (i >= layerCount[part]) break;
+      ivec2 layer = layers[part * ${mostLayers} + i];
+      float share = covered[i] * clamp(laid - float(layer.y), 0., 1.);
+      if (share > 0.) { vec2 s; colour = mix(colour, laidOn(layer.x, laid, recess, edge, s), share); shine = mix(shine, s, share); }
+    }
+  }
   if (plain == 1) { result = vec4(colour, 1.); return; }
-  vec3 N = normalize(n), toEye = normalize(eye - place);
+  vec3 toEye = normalize(eye - place);
   float gloss = shine.x, metal = shine.y, open = f.w, faces = max(0., dot(N, toLamp));
   float ambient = (.3 + .2 * (.5 + .5 * N.z)) * (.35 + .65 * open) * 1.25;
   float q = clamp((open - .15) / .6, 0., 1.); float shade = .25 + .75 * q * q * (3. - 2. * q);
