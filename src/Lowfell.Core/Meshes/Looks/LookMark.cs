@@ -45,7 +45,7 @@ public sealed record LookMark(int Zone, int Layer, MarkSide Side, MarkShape Shap
         var (sin, cos) = MathF.SinCos(AngleDeg * MathF.PI / 180);
         var d = at - new Vector2(XMm, YMm);
         var (u, v) = ((d.X * cos) + (d.Y * sin), (d.Y * cos) - (d.X * sin));
-        if (MathF.Abs(v) > LengthMm * 0.75f || (Shape != MarkShape.Band && MathF.Abs(u) > WidthMm * 0.75f))
+        if (MathF.Abs(v) > LengthMm * 0.7f || (Shape != MarkShape.Band && MathF.Abs(u) > WidthMm * 0.7f))
         {
             return 0;
         }
@@ -61,16 +61,16 @@ public sealed record LookMark(int Zone, int Layer, MarkSide Side, MarkShape Shap
                 }
 
                 var half = WidthMm / 2 * (1 - (Taper * down));
-                var aside = MathF.Abs(u - (WidthMm * 0.3f * (LookNoise.Plane(seed, down * LengthMm * 0.5f) - 0.5f)));
-                return (1 - Smooth(half * 0.5f, half, aside)) * Smooth(0, 0.06f, down) * MathF.Pow(1 - down, 0.8f);
+                var aside = MathF.Abs(u - (WidthMm * 0.3f * (0.5f * MathF.Sin(seed + (down * LengthMm * 1.2f)))));
+                return (1 - Smooth(half * 0.5f, half, aside)) * Smooth(0, 0.06f, down) * (1 - down);
             case MarkShape.Chip or MarkShape.Dot:
                 var out0 = MathF.Sqrt((4 * u * u / (WidthMm * WidthMm)) + (4 * v * v / (LengthMm * LengthMm)));
-                var ragged = Shape == MarkShape.Chip ? 0.7f * (LookNoise.Plane((u * 2.2f / WidthMm) + seed, (v * 2.2f / LengthMm) + seed) - 0.5f) : 0;
+                var ragged = Shape == MarkShape.Chip ? 0.7f * (0.5f * MathF.Sin((u * 5.3f / WidthMm) + seed) * MathF.Sin((v * 5.3f / LengthMm) + (seed * 1.7f))) : 0;
                 return 1 - Smooth(0.82f, 1, out0 + ragged);
             case MarkShape.Line:
                 return (1 - Smooth(WidthMm * 0.35f, WidthMm * 0.5f, MathF.Abs(u))) * (1 - Smooth(LengthMm * 0.47f, LengthMm * 0.5f, MathF.Abs(v)));
             default:
-                var wander = LengthMm * 0.25f * (LookNoise.Plane((u * 0.25f) + seed, seed) - 0.5f);
+                var wander = LengthMm * 0.25f * (0.5f * MathF.Sin((u * 0.6f) + seed));
                 return (1 - Smooth(LengthMm * 0.32f, LengthMm * 0.5f, MathF.Abs(v + wander))) * (1 - Smooth(WidthMm * 0.49f, WidthMm * 0.5f, MathF.Abs(u)));
         }
     }
@@ -111,4 +111,7 @@ public readonly record struct MarkFrame(Vector3 Low, Vector3 High)
 
     /// <summary>How far a side reaches to its right, mm.</summary>
     public float Across(MarkSide side) => Math.Max(0.01f, side is MarkSide.Right or MarkSide.Left ? High.Y - Low.Y : High.X - Low.X);
+
+    /// <summary>How far a side reaches up, the top to the rear, mm.</summary>
+    public float Up(MarkSide side) => Math.Max(0.01f, side == MarkSide.Top ? High.Y - Low.Y : High.Z);
 }

@@ -148,15 +148,20 @@ public static class LookPicture
         Span<float> covered = stackalloc float[MarkIndex.MostLayers];
         if (scene.Marks.Cover(zone, at.Place, at.Normal, covered))
         {
-            for (var layer = 0; layer < rows.Layers.Count; layer++)
+            // Layers over one another: what shows most of them, and as much as all of them cover.
+            var (under, most, top) = (1f, 0f, 0);
+            for (var layer = rows.Layers.Count - 1; layer >= 0; layer--)
             {
                 var share = covered[layer] * Math.Clamp(laid - rows.Layers[layer].Coat, 0, 1);
-                if (share > 0)
-                {
-                    var (g, m) = (0f, 0f);
-                    colour = Vector3.Lerp(colour, Laid(scene, rows, rows.Layers[layer], laid, at, mode, ref g, ref m), share);
-                    (gloss, metal) = (gloss + ((g - gloss) * share), metal + ((m - metal) * share));
-                }
+                (most, top) = share * under > most ? (share * under, layer) : (most, top);
+                under *= 1 - share;
+            }
+
+            if (most > 0)
+            {
+                var (g, m) = (0f, 0f);
+                colour = Vector3.Lerp(Laid(scene, rows, rows.Layers[top], laid, at, mode, ref g, ref m), colour, under);
+                (gloss, metal) = (g + ((gloss - g) * under), m + ((metal - m) * under));
             }
         }
 

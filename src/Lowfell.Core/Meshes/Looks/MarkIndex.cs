@@ -1,20 +1,21 @@
 using System.Numerics;
+using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Meshes.Looks;
 
-/// <summary>Marks by zone, side and strip across it, so that a point asks only those near it.</summary>
+/// <summary>Marks by zone, side and cell of it, so that a point asks only those near it.</summary>
 public sealed class MarkIndex
 {
-    /// <summary>Strips of a side.</summary>
-    public const int Strips = 24;
+    /// <summary>Cells of a side across, and up.</summary>
+    public const int Across = 96, Up = 64;
 
     /// <summary>Most coats of marks of a zone that are drawn mark by mark.</summary>
     public const int MostLayers = 4;
 
-    // More in one strip are not looked at: as in the shader.
-    private const int MostInStrip = 96;
+    // More in one cell are not looked at: as in the shader.
+    private const int MostInCell = 48;
 
-    private readonly Dictionary<int, List<LookMark>> strips = [];
+    private readonly Dictionary<int, List<LookMark>> cells = [];
     private readonly MarkFrame frame;
 
     /// <summary>Sorts marks.</summary>
@@ -27,18 +28,26 @@ public sealed class MarkIndex
         Count = marks.Count;
         foreach (var mark in marks)
         {
-            var reach = 0.75f * Math.Max(mark.WidthMm, mark.AngleDeg == 0 ? mark.WidthMm : mark.LengthMm);
-            for (var strip = Strip(mark.Side, mark.XMm - reach); strip <= Strip(mark.Side, mark.XMm + reach); strip++)
+            var turned = mark.AngleDeg == 0 ? 0 : Math.Max(mark.WidthMm, mark.LengthMm);
+            
+            // A ragged border reaches farther than what is measured.
+            var reach = mark.Shape == MarkShape.Chip ? 0.7f : 0.5f;
+            var (aside, above) = (reach * Math.Max(mark.WidthMm, turned), reach * Math.Max(mark.LengthMm, turned));
+            var (low, high) = (Cell(mark.Side, new(mark.XMm - aside, mark.YMm - above)), Cell(mark.Side, new(mark.XMm + aside, mark.YMm + above)));
+            for (var y = low.Y; y <= high.Y; y++)
             {
-                var key = Key(mark.Zone, mark.Side, strip);
-                if (!strips.TryGetValue(key, out var list))
+                for (var x = low.X; x <= high.X; x++)
                 {
-                    strips[key] = list = [];
-                }
+                    var key = Key(mark.Zone, mark.Side, (x, y));
+                    if (!cells.TryGetValue(key, out var list))
+                    {
+                        cells[key] = list = [];
+                    }
 
-                if (list.Count < MostInStrip)
-                {
-                    list.Add(mark);
+                    if (list.Count < MostInCell)
+                    {
+                        list.Add(mark);
+                    }
                 }
             }
         }
@@ -61,7 +70,7 @@ public sealed class MarkIndex
         covered.Clear();
         var side = MarkFrame.SideOf(normal);
         var place = frame.On(side, at);
-        if (Count == 0 || !strips.TryGetValue(Key(zone, side, Strip(side, place.X)), out var list))
+        if (Count == 0 || !cells.TryGetValue(Key(zone, side, Cell(side, place)), out var list))
         {
             return false;
         }
@@ -77,7 +86,9 @@ public sealed class MarkIndex
         return any;
     }
 
-    private int Strip(MarkSide side, float x) => Math.Clamp((int)MathF.Floor(x / frame.Across(side) * Strips), 0, Strips - 1);
+    private (int X, int Y) Cell(MarkSide side, Vector2 at) => (
+        Math.Clamp((int)MathF.Floor(at.X / frame.Across(side) * Across), 0, Across - 1),
+        Math.Clamp((int)MathF.Floor(at.Y / frame.Up(side) * Up), 0, Up - 1));
 
-    private static int Key(int zone, MarkSide side, int strip) => (((zone * MarkFrame.Sides) + (int)side) * Strips) + strip;
+    private static int Key(int zone, MarkSide side, (int X, int Y) cell) => (((((zone * MarkFrame.Sides) + (int)side) * Up) + cell.Y) * Across) + cell.X;
 }

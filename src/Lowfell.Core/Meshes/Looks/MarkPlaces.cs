@@ -22,11 +22,11 @@ public static class MarkPlaces
     private const int LeastOpen = 40;
     private const int Candidates = 4;
 
-    // Farther from each other than this, squared, mm2, marks are as good as apart: else the first lie at borders.
-    private const float Apart = 64;
+    // Farther from each other than this, squared, mm2, marks are as good as apart: else the first lie at borders. Chips come in company.
+    private const float Apart = 64, ChipsApart = 4;
 
     // What a face has of the chance of an edge to be chipped, and to let a streak begin. Craft estimates.
-    private const float ChipOnFace = 0.05f, StreakOnFace = 0.12f;
+    private const float ChipOnFace = 0.02f, StreakOnFace = 0.12f;
 
     /// <summary>The coats of a stack that are drawn mark by mark, from below: the last of them where there are many.</summary>
     public static IReadOnlyList<int> Layers(StackDraft stack)
@@ -156,7 +156,7 @@ public static class MarkPlaces
             for (var k = 0; k < Candidates; k++)
             {
                 var mark = Rolled();
-                var apart = Apart;
+                var apart = shape == MarkShape.Chip ? ChipsApart : Apart;
                 foreach (var other in marks)
                 {
                     apart = other.Side == mark.Side ? Math.Min(apart, Vector2.DistanceSquared(new(other.XMm, other.YMm), new(mark.XMm, mark.YMm))) : apart;

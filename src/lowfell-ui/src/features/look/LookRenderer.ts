@@ -22,7 +22,7 @@ import {
   WebGLRenderTarget,
 } from "three";
 import type { PieceLook } from "../../api/types";
-import { marksInRow, mostLayers, sorted, strips, texels } from "./marks";
+import { marksInRow, mostLayers, sorted, cellsAcross, texels } from "./marks";
 import type { View } from "./SharedView";
 import { flatFragmentShader, flatVertexShader, fragmentShader, mostLevels, mostParts, vertexShader } from "./shader";
 
@@ -79,8 +79,11 @@ export class LookRenderer {
         coats: { value: new Float32Array(mostParts) },
         where: { value: null },
         marks: { value: null },
-        layers: { value: new Int32Array(2 * mostParts * mostLayers) },
-        layerCount: { value: new Int32Array(mostParts) },
+        layerRows: { value: new Int32Array(mostLayers * mostParts) },
+        layerCoats: { value: new Float32Array(mostLayers * mostParts) },
+        between: { value: 0 },
+        highest: { value: 1 },
+        marked: { value: 0 },
         boxLow: { value: new Vector3() },
         boxHigh: { value: new Vector3() },
         wet: { value: 0 },
@@ -173,10 +176,12 @@ export class LookRenderer {
     const texture = new DataTexture(halves, tableWidth, Math.max(1, look.rows), RGBAFormat, HalfFloatType);
     texture.minFilter = texture.magFilter = NearestFilter;
     texture.needsUpdate = true;
-    const { table, rows, levels, layers, layerCount } = this.paint.uniforms;
+    const { table, rows, levels, layerRows, layerCoats, highest, marked } = this.paint.uniforms;
     (table!.value as DataTexture | null)?.dispose();
     table!.value = texture;
     this.mark(look);
+    highest!.value = Math.max(1, ...look.zones.map((z) => z.levelsMm.length));
+    marked!.value = look.marks.length > 0 ? 1 : 0;
     this.parts = look.parts.map((p) => look.zones.findIndex((z) => z.id === p.zoneId));
     this.parts.forEach((zone, part) => {
       const of = look.zones[zone];
@@ -184,8 +189,12 @@ export class LookRenderer {
         of ? [of.first, of.coats.length, of.levelsMm.length, zone] : [0, 0, 1, -1],
         4 * part,
       );
-      (layerCount!.value as Int32Array)[part] = of?.layers.length ?? 0;
-      of?.layers.forEach((l, i) => (layers!.value as Int32Array).set([l.first, l.coat], 2 * (part * mostLayers + i)));
+      for (let i = 0; i < mostLayers; i++) {
+        const layer = of?.layers[i];
+        (layerRows!.value as Int32Array)[part * mostLayers + i] = layer?.first ?? 0;
+        // One that is not there is never laid.
+        (layerCoats!.value as Float32Array)[part * mostLayers + i] = layer?.coat ?? 1e6;
+      }
       for (let i = 0; i < mostLevels; i++)
         (levels!.value as Float32Array)[part * mostLevels + i] = of?.levelsMm[Math.min(i, of.levelsMm.length - 1)] ?? 0;
     });
@@ -202,8 +211,8 @@ export class LookRenderer {
     };
     (where!.value as DataTexture | null)?.dispose();
     (marks!.value as DataTexture | null)?.dispose();
-    where!.value = texture(of.where, strips, of.rows);
-    marks!.value = texture(of.marks, marksInRow * texels, of.tall);
+    where!.value = texture(of.where, cellsAcross, of.rows);
+    marks!.value = texture(of.marks, marksInRow * texels, of.lines);
     (boxLow!.value as Vector3).fromArray(look.box.low);
     (boxHigh!.value as Vector3).fromArray(look.box.high);
   }
@@ -229,6 +238,7 @@ export class LookRenderer {
     if (!this.targets || !this.mesh || !this.paint.uniforms.table!.value) return 1;
     const u = this.paint.uniforms;
     this.parts.forEach((zone, part) => ((u.coats!.value as Float32Array)[part] = shown.coats[zone] ?? 0));
+    u.between!.value = shown.coats.some((laid) => laid % 1 > 0) ? 1 : 0;
     u.wet!.value = shown.wet ? 1 : 0;
     u.plain!.value = shown.plain ? 1 : 0;
     u.lit!.value = shown.lit;

@@ -4,8 +4,13 @@ import { firstView, type SharedView, type View } from "./SharedView";
 import { LookRenderer, type Shown } from "./LookRenderer";
 
 const sharpAfterMs = 160;
+/** And later where sharp is slow: who turns it step by step is not to wait at each. */
+const patientMs = 600;
 /** A picture that took no longer is drawn again, finer. */
 const quickMs = 80;
+/** A picture in motion that took longer is drawn of fewer points the next time, down to a quarter of them each way. */
+const slowMs = 120;
+const leastPart = 0.25;
 const turnStep = 10;
 const nearStep = 1.15;
 
@@ -34,6 +39,8 @@ export default function LookStage({ look, glb, shown, views, label, onScale, onF
   const renderer = useRef<LookRenderer>(undefined);
   const asked = useRef(0);
   const later = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const inMotion = useRef(0.5);
+  const sharpTook = useRef(0);
   const latest = useRef(shown);
   latest.current = shown;
   const told = useRef(onScale);
@@ -47,19 +54,26 @@ export default function LookStage({ look, glb, shown, views, label, onScale, onF
       const at = canvas.current;
       if (!at || !renderer.current) return;
       const ratio = Math.min(2, window.devicePixelRatio || 1);
-      // While it moves half as many points each way do; at rest twice as many, where that is quick.
-      const part = moving ? ratio / 2 : ratio;
+      // While it moves half as many points each way do, fewer where that is slow; at rest twice as many, where that is quick.
+      const part = moving ? ratio * inMotion.current : ratio;
       const [width, height] = [at.clientWidth, at.clientHeight].map((px) => Math.max(1, Math.round(px * part)));
       renderer.current.size(width!, height!, 1);
       const scale = renderer.current.draw(views.now, latest.current) / part;
-      if (!moving && latest.current.distanceMm === 0 && renderer.current.wait() < quickMs) {
+      if (moving) {
+        const took = renderer.current.wait();
+        if (took > slowMs) inMotion.current = Math.max(leastPart, inMotion.current * 0.8);
+        else if (took < slowMs / 3) inMotion.current = Math.min(0.5, inMotion.current * 1.15);
+      }
+      if (!moving) sharpTook.current = renderer.current.wait();
+      if (!moving && latest.current.distanceMm === 0 && sharpTook.current < quickMs) {
         renderer.current.size(width!, height!, 2);
         renderer.current.draw(views.now, latest.current);
       }
       told.current?.(scale);
     });
     clearTimeout(later.current);
-    if (moving) later.current = setTimeout(() => paint(false), sharpAfterMs);
+    if (moving)
+      later.current = setTimeout(() => paint(false), sharpTook.current > 4 * quickMs ? patientMs : sharpAfterMs);
   };
   const draw = useRef(paint);
   draw.current = paint;

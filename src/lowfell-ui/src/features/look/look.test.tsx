@@ -9,7 +9,7 @@ import type { PieceLook } from "../../api/types";
 import { markOf, PiecePicture } from "../../craft/PiecePicture";
 import { host } from "../../test/host";
 import { nothingBeside, trialOf } from "./Beside";
-import { sorted, strips, texels } from "./marks";
+import { cellsAcross, cellsUp, sorted, texels } from "./marks";
 import { ShownAs } from "./ShownAs";
 import { screenPxPerMm, TrueSize } from "./TrueSize";
 
@@ -112,7 +112,7 @@ test("until a picture has come, and where none does, something stands in its pla
   expect(markOf(["#111"])).toBe(markOf(["#111"]));
 });
 
-test("marks are sorted by zone, side and strip, and reach into the strips beside", () => {
+test("marks are sorted by zone, side and cell, and reach into the cells beside", () => {
   const mark = (x: number, more: object = {}) => ({
     zone: 1,
     layer: 0,
@@ -127,17 +127,25 @@ test("marks are sorted by zone, side and strip, and reach into the strips beside
     ...more,
   });
   const of = sorted({ ...look, marks: [mark(1), mark(59.9, { layer: 2, seed: 0.25 }), mark(30, { width: 60 })] });
-  const at = (strip: number) => [...of.where.slice(4 * (5 * strips + strip), 4 * (5 * strips + strip) + 2)];
-  // A strip is 2.5 mm wide: one chip in the first, one in the last, and the wide one in all.
-  expect(at(0)).toEqual([0, 2]);
-  expect(at(1)).toEqual([2, 1]);
-  expect(at(strips - 1)[1]).toBe(2);
+  const cell = (x: number, y: number) => {
+    const column = Math.floor((x / 60) * cellsAcross);
+    return 4 * ((5 * cellsUp + Math.floor((y / 40) * cellsUp)) * cellsAcross + column);
+  };
+  const at = (x: number, y: number) => Array.from(of.where.subarray(cell(x, y), cell(x, y) + 2));
+  // One chip at the left, one at the right end, and the wide one over all of the front's lower part.
+  expect(at(1, 5)[1]).toBe(2);
+  expect(at(15, 5)[1]).toBe(1);
+  expect(at(15, 7)[1]).toBe(0);
+  expect(at(59.9, 5)[1]).toBe(2);
   expect(of.count).toBe(3);
-  const first = 4 * texels * at(strips - 1)[0]!;
+  const first = 4 * texels * at(59.9, 5)[0]!;
   expect(of.marks[first]).toBeCloseTo(59.9, 4);
-  expect([of.marks[first + 6], of.marks[first + 8]]).toEqual([0.25, 2]);
+  // The ragged seed, then the shape and, in eights, the layer.
+  expect([of.marks[first + 6], of.marks[first + 7]]).toEqual([0.25, 1 + 8 * 2]);
   // Nothing of the other zone.
-  expect([...of.where.slice(0, 4 * 5 * strips)].some((n, i) => i % 4 === 1 && n > 0)).toBe(false);
+  expect(Array.from(of.where.subarray(0, 4 * 5 * cellsUp * cellsAcross)).some((n, i) => i % 4 === 1 && n > 0)).toBe(
+    false,
+  );
 });
 
 test("what is laid beside a piece asks the host only for what differs", () => {

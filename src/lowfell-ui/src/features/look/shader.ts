@@ -1,4 +1,4 @@
-import { marksInRow, mostInStrip, mostLayers, sides, strips, texels } from "./marks";
+import { cellsAcross, cellsUp, marksInRow, mostInCell, sides, texels } from "./marks";
 
 // The same sums as the host's own renderer (Lowfell.Core, Meshes/Looks): tests hold the two against each other.
 
@@ -9,17 +9,19 @@ export const mostLevels = 6;
 export const vertexShader = `precision highp float;
 in vec3 position; in vec3 normal; in vec4 fields; in vec4 extras;
 uniform mat4 viewMatrix, projectionMatrix; uniform vec3 low; uniform float extent;
-out vec3 place; out vec3 n; out vec4 f; out float run; flat out int part;
+uniform ivec4 layerRows[${mostParts}]; uniform vec4 layerCoats[${mostParts}]; uniform float coats[${mostParts}];
+out vec3 place; out vec3 n; out vec4 f; out float run; flat out int part; flat out ivec4 within; flat out vec4 shares;
 void main() {
   place = low + position * extent; n = normal; f = fields; run = extras.y; part = int(extras.x * 255. + .5);
+  within = layerRows[part]; shares = clamp(vec4(coats[part]) - layerCoats[part], 0., 1.);
   gl_Position = projectionMatrix * viewMatrix * vec4(place, 1.);
 }`;
 
 export const fragmentShader = `precision highp float; precision highp int; precision highp sampler2D;
-in vec3 place; in vec3 n; in vec4 f; in float run; flat in int part;
+in vec3 place; in vec3 n; in vec4 f; in float run; flat in int part; flat in ivec4 within; flat in vec4 shares;
 uniform sampler2D table; uniform ivec4 rows[${mostParts}]; uniform float levels[${mostParts * mostLevels}];
 uniform float coats[${mostParts}]; uniform int wet, plain, lit; uniform vec3 eye, toLamp;
-uniform sampler2D where, marks; uniform ivec2 layers[${mostParts * mostLayers}]; uniform int layerCount[${mostParts}]; uniform vec3 boxLow, boxHigh;
+uniform sampler2D where, marks; uniform int between, highest, marked; uniform vec3 boxLow, boxHigh;
 out vec4 result;
 float chance(vec2 p) {
   uint h = uint(int(p.x)) * 0x9E3779B1u ^ uint(int(p.y)) * 0x85EBCA77u;
@@ -41,13 +43,17 @@ vec3 after(int first, int laid, float recess, float edge, out vec2 shine) {
   for (int l = 1; l < ${mostLevels - 1}; l++) if (l + 1 < count && place.z > levels[part * ${mostLevels} + l]) level = l;
   float from = levels[part * ${mostLevels} + level], to = levels[part * ${mostLevels} + level + 1];
   float share = count > 1 ? clamp((place.z - from) / max(1e-3, to - from), 0., 1.) : 0.;
-  float stripe = max(0., plane(vec2((place.x + place.y) * .35, place.z * .03)) - .35);
   vec3 sum = vec3(0.);
   for (int l = 0; l < 2; l++) {
-    if (l == 1 && count < 2) break;
+    // Asked of what is alike everywhere first: else both ways are gone at each point.
+    if (l == 1 && (highest < 2 || count < 2)) break;
     int row = first + (laid * count + level + l) * 2 + wet;
     vec3 s = at(row, 15); shine = s.rg;
-    float wr = plain == 1 ? recess : clamp(recess * (1. + s.b * (.4 * f.z - .4)) + s.b * 1.1 * run * stripe * (1. - recess), 0., 1.);
+    float wr = recess;
+    if (plain == 0 && s.b > 0.) {
+      float stripe = run > 0. ? max(0., plane(vec2((place.x + place.y) * .35, place.z * .03)) - .35) : 0.;
+      wr = clamp(recess * (1. + s.b * (.4 * f.z - .4)) + s.b * 1.1 * run * stripe * (1. - recess), 0., 1.);
+    }
     float we = edge * (1. - wr), wf = 1. - wr - we;
     vec3 c = wr * mix(at(row, i), at(row, i + 1), t) + wf * mix(at(row, 5 + i), at(row, 6 + i), t) + we * mix(at(row, 10 + i), at(row, 11 + i), t);
     sum += c * (count < 2 ? 1. : l == 0 ? 1. - share : share);
@@ -57,42 +63,41 @@ vec3 after(int first, int laid, float recess, float edge, out vec2 shine) {
 vec3 laidOn(int first, float laid, float recess, float edge, out vec2 shine) {
   int low = int(laid); float rest = laid - float(low);
   vec3 colour = after(first, low, recess, edge, shine);
-  if (rest > 0.) { vec2 s; colour = mix(colour, after(first, low + 1, recess, edge, s), rest); shine = mix(shine, s, rest); }
+  if (between == 1) { vec2 s; colour = mix(colour, after(first, min(low + 1, rows[part].y), recess, edge, s), rest); shine = mix(shine, s, rest); }
   return colour;
 }
-float covers(vec4 a, vec4 b, vec2 at) {
+// Every shape in one go, with one noise: a point that stands alone goes through all of it.
+float covers(vec4 a, vec4 b, int shape, vec2 at) {
   vec2 d = at - a.xy; float u = d.x * b.x + d.y * b.y, v = d.y * b.x - d.x * b.y, w = a.z, l = a.w, seed = b.z * 97.;
-  int shape = int(b.w + .5);
-  if (abs(v) > l * .75 || (shape != 4 && abs(u) > w * .75)) return 0.;
-  if (shape == 0) {
-    float down = .5 - v / l; if (down <= 0. || down >= 1.) return 0.;
-    float half_ = w / 2. * (1. - .55 * down), aside = abs(u - w * .3 * (plane(vec2(seed, down * l * .5)) - .5));
-    return (1. - smoothstep(half_ * .5, half_, aside)) * smoothstep(0., .06, down) * pow(1. - down, .8);
-  }
-  if (shape <= 2) {
-    float r = sqrt(4. * u * u / (w * w) + 4. * v * v / (l * l));
-    if (shape == 1) r += .7 * (plane(vec2(u * 2.2 / w + seed, v * 2.2 / l + seed)) - .5);
-    return 1. - smoothstep(.82, 1., r);
-  }
-  if (shape == 3) return (1. - smoothstep(w * .35, w * .5, abs(u))) * (1. - smoothstep(l * .47, l * .5, abs(v)));
-  float wander = l * .25 * (plane(vec2(u * .25 + seed, seed)) - .5);
-  return (1. - smoothstep(l * .32, l * .5, abs(v + wander))) * (1. - smoothstep(w * .49, w * .5, abs(u)));
+  float down = .5 - v / l; bool streak = shape == 0, band = shape == 4;
+  float noise = .5 * sin(streak ? seed + down * l * 1.2 : band ? u * .6 + seed : u * 5.3 / w + seed) * (streak || band ? 1. : sin(v * 5.3 / l + seed * 1.7));
+  float half_ = w / 2. * (1. - .55 * down);
+  float r = sqrt(4. * u * u / (w * w) + 4. * v * v / (l * l)) + (shape == 1 ? .7 * noise : 0.);
+  // Across: how far out of how much is soft; along likewise.
+  float x = streak ? abs(u - w * .3 * noise) : shape <= 2 ? r : abs(u), y = band ? abs(v + l * .25 * noise) : abs(v);
+  vec2 soft = streak ? vec2(half_ * .5, half_) : shape <= 2 ? vec2(.82, 1.) : band ? vec2(w * .49, w * .5) : vec2(w * .35, w * .5);
+  float along = streak ? smoothstep(0., .06, down) * (1. - down) : shape <= 2 ? 1. : 1. - smoothstep(l * (band ? .32 : .47), l * .5, y);
+  return abs(v) > l * .7 || (!band && abs(u) > w * .7) || (streak && (down <= 0. || down >= 1.)) ? 0. : (1. - smoothstep(soft.x, soft.y, x)) * along;
 }
-vec4 markTexel(int i) { return texelFetch(marks, ivec2(i % ${marksInRow * texels}, i / ${marksInRow * texels}), 0); }
-void cover(int zone, vec3 N, out float covered[${mostLayers}]) {
-  for (int i = 0; i < ${mostLayers}; i++) covered[i] = 0.;
+vec4 markTexel(int i) { return texelFetch(marks, ivec2(i & ${marksInRow * texels - 1}, i >> ${Math.log2(marksInRow * texels)}), 0); }
+vec4 cover(int zone, vec3 N) {
+  vec4 covered = vec4(0.);
   int side = N.z > .7 ? 4 : abs(N.y) >= abs(N.x) ? (N.y <= 0. ? 0 : 2) : N.x > 0. ? 1 : 3;
   vec3 q = place - boxLow; vec3 to = boxHigh - place;
   vec2 on = side == 0 ? vec2(q.x, place.z) : side == 1 ? vec2(q.y, place.z) : side == 2 ? vec2(to.x, place.z) : side == 3 ? vec2(to.y, place.z) : q.xy;
-  float across = max(.01, side == 1 || side == 3 ? boxHigh.y - boxLow.y : boxHigh.x - boxLow.x);
-  int strip = clamp(int(floor(on.x / across * ${strips}.)), 0, ${strips - 1});
-  vec2 which = texelFetch(where, ivec2(strip, zone * ${sides} + side), 0).xy; int from = int(which.x), count = int(which.y);
-  for (int i = 0; i < ${mostInStrip}; i++) {
+  float across = max(.01, side == 1 || side == 3 ? boxHigh.y - boxLow.y : boxHigh.x - boxLow.x), up = max(.01, side == 4 ? boxHigh.y - boxLow.y : boxHigh.z);
+  int column = clamp(int(floor(on.x / across * ${cellsAcross}.)), 0, ${cellsAcross - 1}), row = clamp(int(floor(on.y / up * ${cellsUp}.)), 0, ${cellsUp - 1});
+  vec2 which = texelFetch(where, ivec2(column, (zone * ${sides} + side) * ${cellsUp} + row), 0).xy; int from = int(which.x), count = int(which.y);
+  for (int i = 0; i < ${mostInCell}; i++) {
     if (i >= count) break;
     int m = (from + i) * ${texels};
-    float share = covers(markTexel(m), markTexel(m + 1), on);
-    if (share > 0.) { int layer = int(markTexel(m + 2).x + .5); covered[layer] = max(covered[layer], share); }
+    vec4 size = markTexel(m); vec2 off = abs(on - size.xy);
+    if (max(off.x, off.y) > .7 * max(size.z, size.w)) continue;
+    vec4 turn = markTexel(m + 1); int what = int(turn.w + .5);
+    float share = covers(size, turn, what & 7, on);
+    covered = max(covered, share * vec4(equal(ivec4(0, 1, 2, 3), ivec4(what >> 3))));
   }
+  return covered;
 }
 void main() {
   float recess = f.x, edge = f.y;
@@ -105,14 +110,15 @@ void main() {
   // A part that shows no zone is bare grey.
   vec2 shine = vec2(.1, 0.); vec3 colour = vec3(.3);
   if (rows[part].w >= 0) colour = laidOn(rows[part].x, laid, recess, edge, shine);
-  if (plain == 0 && rows[part].w >= 0 && layerCount[part] > 0) {
-    float covered[${mostLayers}]; cover(rows[part].w, N, covered);
-    for (int i = 0; i < ${mostLayers}; i++) {
-      if (i >= layerCount[part]) break;
-      ivec2 layer = layers[part * ${mostLayers} + i];
-      float share = covered[i] * clamp(laid - float(layer.y), 0., 1.);
-      if (share > 0.) { vec2 s; colour = mix(colour, laidOn(layer.x, laid, recess, edge, s), share); shine = mix(shine, s, share); }
-    }
+  if (plain == 0 && marked == 1) {
+    // Layers over one another: what shows most of them, and as much as all of them cover.
+    vec4 covered = cover(max(0, rows[part].w), N) * shares;
+    vec3 beneath = vec3((1. - covered.y) * (1. - covered.z) * (1. - covered.w), (1. - covered.z) * (1. - covered.w), 1. - covered.w);
+    vec4 seen = vec4(covered.xyz * beneath, covered.w);
+    float under = beneath.x * (1. - covered.x), most = max(max(seen.x, seen.y), max(seen.z, seen.w));
+    int first = seen.w >= most ? within.w : seen.z >= most ? within.z : seen.y >= most ? within.y : within.x;
+    vec2 s; vec3 colourWithin = laidOn(first, laid, recess, edge, s);
+    if (most > 0.) { colour = mix(colourWithin, colour, under); shine = mix(s, shine, under); }
   }
   if (plain == 1) { result = vec4(colour, 1.); return; }
   vec3 toEye = normalize(eye - place);
