@@ -9,6 +9,7 @@ using Lowfell.Core.Meshes.Screen;
 using Lowfell.Core.Meshes.Splitting;
 using Lowfell.Core.Meshes.StandIns;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Sight;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
@@ -29,6 +30,21 @@ internal static class LookBench
         Console.WriteLine($"fields with sky of {body.Points.Length:n0} vertices, {body.Count:n0} triangles: {Seconds(() => SurfaceFields.Of(body)):0.00} s");
         var cube = StandIn.Build(Wish(StandInKind.Turret));
         Console.WriteLine($"a surface of {cube.Count:n0} triangles split to at most 100,000: {Seconds(() => Splitter.Split(cube, 0.6f, 100_000)):0.00} s");
+        var random = new Random(3);
+        LinearRgb Any() => new(random.NextDouble(), random.NextDouble(), random.NextDouble());
+        SightDetail[] details = [.. Enumerable.Range(0, 500).Select(_ => new SightDetail(0.05 + random.NextDouble(), 1 + (10 * random.NextDouble()), Any(), Any(), 0.2, 1.5))];
+        var seen = Seconds(() =>
+        {
+            foreach (var detail in details)
+            {
+                foreach (var metres in SightTable.Distances)
+                {
+                    Sights.At(detail, new(metres));
+                }
+            }
+        });
+        Noted.Less("500 details at five distances", seen * 1000, "ms");
+        Console.WriteLine($"500 details looked at from five distances: {seen * 1000:0.0} ms");
         Coat[] coats = [.. Enumerable.Range(0, 15).Select(i => Painted(i % 3 == 1 ? Technique.Wash : i % 3 == 2 ? Technique.DryBrush : Technique.BaseCoat, i % 3 == 1 ? Family.AcrylicWash : Family.AcrylicPaint))];
         foreach (var kind in Enum.GetValues<StandInKind>())
         {

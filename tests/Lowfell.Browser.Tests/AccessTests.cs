@@ -17,6 +17,7 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         { "piece/amounts", "[data-testid=missing]" },
         { "piece/first", "[data-testid=first-steps], main p" },
         { "piece/look", "[data-testid=moment]" },
+        { "piece/table", "[data-testid=sight]" },
         { "piece/history", "section[aria-label='Versions of the coats']" },
         { "/shelf", "[data-testid='Over white']" },
         { "/shelf/mixes", "[data-testid=mix-preview]" },

@@ -64,6 +64,9 @@ public sealed class Shots
         browser.UntilTrue(() => (bool)browser.Run("return Boolean(window.lowfellLook)")!, "the look");
         Thread.Sleep(4000);
         Save("look");
+        browser.Named("From the table").Click();
+        browser.Find("[data-testid=sight]");
+        Save("table");
         foreach (var (path, ready, name) in new[] { ("/shelf", "[data-testid='Over white']", "shelf"), ("/shelf/amounts", "[data-testid=missing]", "amounts"), ("/evenings", "[data-testid=to-buy] li", "tonight"), ("/evenings/plan", "[data-testid=what-ifs] strong", "plan") })
         {
             browser.Open(path);

@@ -11,7 +11,7 @@ public sealed class RoomTests
 
     private static readonly string[] Row =
     [
-        "Wording", "Colour", "Films", "Surfaces", "Materials", "Mixes", "Techniques", "Stacks", "Safety", "Drying", "Prediction", "Amounts", "Matching", "Tiles",
+        "Wording", "Colour", "Films", "Surfaces", "Materials", "Mixes", "Techniques", "Stacks", "Safety", "Drying", "Prediction", "Amounts", "Matching", "Tiles", "Sight",
         "Rules", "Rules.Order", "Rules.Look", "Rules.Place", "Mending",
         "Bases.Plane", "Bases.Forms", "Bases.Elements", "Bases.Layouts", "Bases.Likeness", "Bases.Making", "Bases.Drawing", "Bases.Sheets",
         "Meshes.Geometry", "Meshes.Fields", "Meshes.Splitting", "Meshes.StandIns", "Meshes.Screen", "Meshes.Looks",

@@ -18,6 +18,7 @@ using Lowfell.Web.Features.Matching;
 using Lowfell.Web.Features.Mixes;
 using Lowfell.Web.Features.Sets;
 using Lowfell.Web.Features.Shelf;
+using Lowfell.Web.Features.Sight;
 using Lowfell.Web.Features.Stack;
 using Lowfell.Web.Features.Tiles;
 using Microsoft.AspNetCore.Http.Json;
@@ -139,6 +140,7 @@ public static class LowfellHost
         TraySteps.Map(bound);
         TrayRim.Map(bound);
         LookEndpoints.Map(bound);
+        SightEndpoints.Map(bound);
         CrackleEndpoints.Map(bound);
         TrayDust.Map(bound);
         PreviewEndpoints.Map(bound);

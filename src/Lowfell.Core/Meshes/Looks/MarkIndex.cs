@@ -29,7 +29,7 @@ public sealed class MarkIndex
         foreach (var mark in marks)
         {
             var turned = mark.AngleDeg == 0 ? 0 : Math.Max(mark.WidthMm, mark.LengthMm);
-            
+
             // A ragged border reaches farther than what is measured.
             var reach = mark.Shape == MarkShape.Chip ? 0.7f : 0.5f;
             var (aside, above) = (reach * Math.Max(mark.WidthMm, turned), reach * Math.Max(mark.LengthMm, turned));

@@ -14,8 +14,6 @@ public static class MarkPlaces
     /// <summary>Most marks of one coat that are drawn; of more, these stand for all by being larger.</summary>
     public const int MostOfCoat = 400;
 
-    // What a mark measures where neither painter nor technique says, mm. Craft estimates.
-    private const double UsualWidthMm = 0.8, UsualLengthMm = 1.1, DotMm = 0.45;
     private const double MostLarger = 1.6;
 
     // Buried surface takes no mark.
@@ -36,27 +34,8 @@ public static class MarkPlaces
         return all.Count > MarkIndex.MostLayers ? all[^MarkIndex.MostLayers..] : all;
     }
 
-    /// <summary>How many marks of a coat there are on one copy, and what one measures.</summary>
-    public static Marks Of(Coat coat, Zone zone)
-    {
-        ArgumentNullException.ThrowIfNull(coat);
-        ArgumentNullException.ThrowIfNull(zone);
-        if (coat.Marks is { } told)
-        {
-            return Drawn(told);
-        }
-
-        var (width, length) = coat.How.Stroke is { LengthMm: > 0 } s ? (s.WidthMm, s.LengthMm) : coat.How.Shape == MarkShape.Dot ? (DotMm, DotMm) : (UsualWidthMm, UsualLengthMm);
-        var deposit = coat.DepositOn(zone);
-        var shares = zone.HeightShares;
-        var covered = 0.0;
-        for (var h = 0; h < shares.Length; h++)
-        {
-            covered += shares[h] * (1 - Math.Pow(1 - Math.Min(1, deposit.Coverage[h]), coat.Passes));
-        }
-
-        return Drawn(new(Math.Max(1, (int)Math.Min(1e6, covered * zone.AreaMm2 / (width * length))), width, length));
-    }
+    /// <summary>How many marks of a coat are drawn on one copy, and how large.</summary>
+    public static Marks Of(Coat coat, Zone zone) => Drawn(CoatMarks.Of(coat, zone));
 
     /// <summary>Places them.</summary>
     /// <param name="mesh">The surface.</param>

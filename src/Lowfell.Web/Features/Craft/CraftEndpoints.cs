@@ -1,3 +1,4 @@
+using Lowfell.Core.Sight;
 using Lowfell.Core.Bases.Elements;
 using Lowfell.Core.Bases.Forms;
 using Lowfell.Core.Bases.Layouts;
@@ -108,6 +109,11 @@ public sealed record CraftView(
 /// <param name="DustFrom">Ground that throws dust.</param>
 /// <param name="StandInKind">What pieces are shown as.</param>
 /// <param name="Lamp">Light that they are looked at under.</param>
+/// <param name="SightRoom">Rooms that things are seen in.</param>
+/// <param name="Eyes">Who looks.</param>
+/// <param name="SightWord">How well something is seen.</param>
+/// <param name="SightVerdict">From where it is seen.</param>
+/// <param name="SightKind">What of a detail is looked at.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
     IReadOnlyDictionary<Facing, string> Facing,
@@ -127,7 +133,12 @@ public sealed record WordsView(
     IReadOnlyDictionary<CrackleGround, string> CrackleGround,
     IReadOnlyDictionary<DustFrom, string> DustFrom,
     IReadOnlyDictionary<StandInKind, string> StandInKind,
-    IReadOnlyDictionary<Lamp, string> Lamp);
+    IReadOnlyDictionary<Lamp, string> Lamp,
+    IReadOnlyDictionary<SightRoom, string> SightRoom,
+    IReadOnlyDictionary<Eyes, string> Eyes,
+    IReadOnlyDictionary<SightWord, string> SightWord,
+    IReadOnlyDictionary<SightVerdict, string> SightVerdict,
+    IReadOnlyDictionary<SightKind, string> SightKind);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -142,7 +153,8 @@ public static class CraftEndpoints
         [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))],
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
-            Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>()));
+            Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>(),
+            Said<SightRoom>(), Said<Eyes>(), Said<SightWord>(), Said<SightVerdict>(), Said<SightKind>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

@@ -5,7 +5,7 @@ import type { Bench, Coat, Tray, ZonePage } from "./types";
 const judged: QueryName[] = ["preview", "cost", "help", "mends", "mendAll", "judgement", "effects"];
 const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
-const shown: QueryName[] = ["cards", "set", "piece", "look"];
+const shown: QueryName[] = ["cards", "set", "piece", "look", "sight"];
 
 /** What a change makes stale. */
 const stale = {

@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "./client";
-import type { PieceLook } from "./types";
+import type { PieceLook, PieceSight } from "./types";
 
 /** What of a stack is looked at otherwise than it is kept. */
 export interface LookTrial {
@@ -11,7 +11,7 @@ export interface LookTrial {
   tryHand?: number;
 }
 
-/** What the look of a piece asks: its colours, its surface, what it can be shown as. */
+/** What the look of a piece asks: its colours, its surface, what it can be shown as; and what of it is seen from the table. */
 export const lookQueries = {
   look: (pieceId: string, lamp: PieceLook["lamp"], copy = 1, apart = false, trial: LookTrial = {}) =>
     queryOptions({
@@ -37,6 +37,18 @@ export const lookQueries = {
       // What an address answers never changes.
       staleTime: Infinity,
       gcTime: 60_000,
+    }),
+  sight: (pieceId: string, metres: number | undefined, room: PieceSight["room"], eyes: PieceSight["eyes"]) =>
+    queryOptions({
+      queryKey: ["sight", pieceId, metres, room, eyes],
+      queryFn: ({ signal }) =>
+        ask(
+          api.GET("/api/pieces/{id}/sight", {
+            params: { path: { id: pieceId }, query: { metres, room, eyes } },
+            signal,
+          }),
+        ),
+      placeholderData: keepPreviousData,
     }),
   shownAs: () =>
     queryOptions({ queryKey: ["shownAs"], queryFn: () => ask(api.GET("/api/stand-ins")), staleTime: Infinity }),

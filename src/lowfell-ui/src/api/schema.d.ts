@@ -1105,6 +1105,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/sight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which details of a piece are seen from where, the minutes that go into what nobody sees, and what they would need. */
+        get: {
+            parameters: {
+                query?: {
+                    metres?: number;
+                    room?: string;
+                    eyes?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PieceSight"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/crackle": {
         parameters: {
             query?: never;
@@ -9873,6 +9924,11 @@ export interface components {
             measuredPlanMin: null | number;
         };
         /**
+         * @description Who looks.
+         * @enum {unknown}
+         */
+        Eyes: "sharp" | "weaker";
+        /**
          * @description Which way a zone looks.
          * @enum {unknown}
          */
@@ -12075,6 +12131,35 @@ export interface components {
          * @enum {unknown}
          */
         PieceShape: "box" | "wall" | "tile" | "disc" | "cylinder" | "free";
+        /** @description A piece as it is seen from the table. */
+        PieceSight: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /**
+             * Format: double
+             * @description Distance, m.
+             */
+            metres: number;
+            /** @description Room. */
+            room: components["schemas"]["SightRoom"];
+            /** @description Eyes. */
+            eyes: components["schemas"]["Eyes"];
+            /** @description Its details; those on which most time goes unseen first. */
+            rows: components["schemas"]["SightRow"][];
+            /**
+             * Format: double
+             * @description Hands-on minutes of all its coats that are there for their colour, over all copies.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Those of them that are hardly seen from the table.
+             */
+            hardlySeenMinutes: number;
+        };
         /** @description A piece in the list of sets. */
         PieceView: {
             /**
@@ -13208,6 +13293,128 @@ export interface components {
             /** @description Names of its parts. */
             parts: string[];
         };
+        /**
+         * @description What there is to see.
+         * @enum {unknown}
+         */
+        SightKind: "recess" | "edge" | "mark" | "coat";
+        /** @description One look at a detail from a distance. */
+        SightLook: {
+            /**
+             * Format: double
+             * @description Distance, m.
+             */
+            metres: number;
+            /** @description In a word. */
+            word: components["schemas"]["SightWord"];
+            /**
+             * Format: double
+             * @description Times the threshold of being noticed.
+             */
+            j: number;
+            /**
+             * Format: double
+             * @description What is left of the difference, dE00.
+             */
+            left: number;
+        };
+        /**
+         * @description The room that something is looked at in.
+         * @enum {unknown}
+         */
+        SightRoom: "eveningLamp" | "livingRoom" | "clubHall" | "bench";
+        /** @description A detail of a zone, seen from the table. */
+        SightRow: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Its name. */
+            zone: string;
+            /**
+             * Format: uuid
+             * @description The coat that it is of; null for the finished zone.
+             */
+            coatId: null | string;
+            /** @description What it is, in the painter's words. */
+            what: string;
+            /** @description What of it is looked at. */
+            kind: components["schemas"]["SightKind"];
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Length, mm.
+             */
+            lengthMm: number;
+            /** @description Its colour in the hand. */
+            near: string;
+            /** @description Colour that it lies on. */
+            ground: string;
+            /** @description Its colour as it is seen from the table. */
+            there: string;
+            /** @description From where it is seen. */
+            verdict: components["schemas"]["SightVerdict"];
+            /** @description A light or a heavy hand would change that. */
+            unsure: boolean;
+            /** @description How it is seen from the table. */
+            word: components["schemas"]["SightWord"];
+            /**
+             * Format: double
+             * @description To which distance its width can be told, mm.
+             */
+            formMm: number;
+            /** @description From each distance. */
+            looks: components["schemas"]["SightLook"][];
+            /**
+             * Format: double
+             * @description Hands-on minutes over all copies.
+             */
+            minutes: number;
+            /** @description Tones that would show from the table; none where it shows, or where no tone does. */
+            tones: components["schemas"]["SightTone"][];
+            /**
+             * Format: double
+             * @description Least width that would show, mm; null where it shows, or where none does.
+             */
+            neededWidthMm: null | number;
+        };
+        /** @description A tone that would show, and the paint that is nearest to it. */
+        SightTone: {
+            /** @description The colour. */
+            colour: string;
+            /**
+             * Format: double
+             * @description How far it is from now, dE00.
+             */
+            deltaE: number;
+            /**
+             * Format: uuid
+             * @description The nearest paint of the shelf; null where there is none.
+             */
+            materialId: null | string;
+            /** @description Its name. */
+            material: null | string;
+            /**
+             * Format: double
+             * @description How far that paint is from the tone, dE00.
+             */
+            offDeltaE: number;
+        };
+        /**
+         * @description What is seen from where, in one word.
+         * @enum {unknown}
+         */
+        SightVerdict: "farOff" | "atTable" | "barelyAtTable" | "inHand" | "never";
+        /**
+         * @description How well something is seen from a place.
+         * @enum {unknown}
+         */
+        SightWord: "lost" | "barely" | "seen" | "standsOut";
         /** @description How far a search is. */
         SolveProgress: {
             /** @description What it is at. */
@@ -14170,6 +14377,26 @@ export interface components {
             };
             /** @description Light that they are looked at under. */
             lamp: {
+                [key: string]: string;
+            };
+            /** @description Rooms that things are seen in. */
+            sightRoom: {
+                [key: string]: string;
+            };
+            /** @description Who looks. */
+            eyes: {
+                [key: string]: string;
+            };
+            /** @description How well something is seen. */
+            sightWord: {
+                [key: string]: string;
+            };
+            /** @description From where it is seen. */
+            sightVerdict: {
+                [key: string]: string;
+            };
+            /** @description What of a detail is looked at. */
+            sightKind: {
                 [key: string]: string;
             };
         };

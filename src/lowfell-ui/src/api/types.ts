@@ -112,6 +112,7 @@ export interface MixWish {
   totalMl: number;
 }
 export type PieceLook = Full<Schemas["PieceLook"]>;
+export type PieceSight = Full<Schemas["PieceSight"]>;
 export type Tray = Full<Schemas["TrayView"]>;
 export type TrayBase = Full<Schemas["BaseView"]>;
 export type TrayCopy = Full<Schemas["TrayCopyDraft"]>;

@@ -44,6 +44,11 @@ export const crackleGroundWord = {} as Record<components["schemas"]["CrackleGrou
 export const dustFromWord = {} as Record<components["schemas"]["DustFrom"], string>;
 export const standInKindWord = {} as Record<components["schemas"]["StandInKind"], string>;
 export const lampWord = {} as Record<components["schemas"]["Lamp"], string>;
+export const sightRoomWord = {} as Record<components["schemas"]["SightRoom"], string>;
+export const eyesWord = {} as Record<components["schemas"]["Eyes"], string>;
+export const sightWord = {} as Record<components["schemas"]["SightWord"], string>;
+export const sightVerdictWord = {} as Record<components["schemas"]["SightVerdict"], string>;
+export const sightKindWord = {} as Record<components["schemas"]["SightKind"], string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
 let known: Craft | null = null;
@@ -88,6 +93,11 @@ export function learn(craft: Craft) {
   Object.assign(dustFromWord, words.dustFrom);
   Object.assign(standInKindWord, words.standInKind);
   Object.assign(lampWord, words.lamp);
+  Object.assign(sightRoomWord, words.sightRoom);
+  Object.assign(eyesWord, words.eyes);
+  Object.assign(sightWord, words.sightWord);
+  Object.assign(sightVerdictWord, words.sightVerdict);
+  Object.assign(sightKindWord, words.sightKind);
 }
 
 /** The host's tables. */

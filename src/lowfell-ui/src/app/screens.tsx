@@ -70,6 +70,11 @@ export const places: Place[] = [
           load: async () => (await import("../features/look/LookScreen")).LookScreen,
         },
         {
+          path: "table",
+          label: "From the table",
+          load: async () => (await import("../features/sight/SightScreen")).SightScreen,
+        },
+        {
           path: "base",
           label: "Base",
           load: async () => (await import("../features/bases/BaseScreen")).BaseScreen,

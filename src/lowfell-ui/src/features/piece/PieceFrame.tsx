@@ -89,7 +89,7 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
           {page.done} of {page.steps} steps done
         </p>
       )}
-      <nav aria-label="Views of the piece" className="ml-auto flex">
+      <nav aria-label="Views of the piece" className="scroll-quiet ml-auto flex max-w-full overflow-x-auto">
         {coats && (
           <NavLink to={`${base}/coats/${coats}`} className={viewLink}>
             Coats
@@ -97,6 +97,9 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
         )}
         <NavLink to={`${base}/look`} className={viewLink}>
           Look
+        </NavLink>
+        <NavLink to={`${base}/table`} className={viewLink}>
+          From the table
         </NavLink>
         {(page.hasTray || isBase(page)) && (
           <NavLink to={`${base}/base`} className={viewLink}>

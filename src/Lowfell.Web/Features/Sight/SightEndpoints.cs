@@ -1,0 +1,116 @@
+using Lowfell.Core.Colour;
+using Lowfell.Core.Materials;
+using Lowfell.Core.Sight;
+using Lowfell.Core.Stacks;
+using Lowfell.Store;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Sight;
+
+/// <summary>One look at a detail from a distance.</summary>
+/// <param name="Metres">Distance, m.</param>
+/// <param name="Word">In a word.</param>
+/// <param name="J">Times the threshold of being noticed.</param>
+/// <param name="Left">What is left of the difference, dE00.</param>
+public sealed record SightLook(double Metres, SightWord Word, double J, double Left);
+
+/// <summary>A tone that would show, and the paint that is nearest to it.</summary>
+/// <param name="Colour">The colour.</param>
+/// <param name="DeltaE">How far it is from now, dE00.</param>
+/// <param name="MaterialId">The nearest paint of the shelf; null where there is none.</param>
+/// <param name="Material">Its name.</param>
+/// <param name="OffDeltaE">How far that paint is from the tone, dE00.</param>
+public sealed record SightTone(string Colour, double DeltaE, Guid? MaterialId, string? Material, double OffDeltaE);
+
+/// <summary>A detail of a zone, seen from the table.</summary>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="Zone">Its name.</param>
+/// <param name="CoatId">The coat that it is of; null for the finished zone.</param>
+/// <param name="What">What it is, in the painter's words.</param>
+/// <param name="Kind">What of it is looked at.</param>
+/// <param name="WidthMm">Width, mm.</param>
+/// <param name="LengthMm">Length, mm.</param>
+/// <param name="Near">Its colour in the hand.</param>
+/// <param name="Ground">Colour that it lies on.</param>
+/// <param name="There">Its colour as it is seen from the table.</param>
+/// <param name="Verdict">From where it is seen.</param>
+/// <param name="Unsure">A light or a heavy hand would change that.</param>
+/// <param name="Word">How it is seen from the table.</param>
+/// <param name="FormMm">To which distance its width can be told, mm.</param>
+/// <param name="Looks">From each distance.</param>
+/// <param name="Minutes">Hands-on minutes over all copies.</param>
+/// <param name="Tones">Tones that would show from the table; none where it shows, or where no tone does.</param>
+/// <param name="NeededWidthMm">Least width that would show, mm; null where it shows, or where none does.</param>
+public sealed record SightRow(
+    Guid ZoneId, string Zone, Guid? CoatId, string What, SightKind Kind, double WidthMm, double LengthMm, string Near, string Ground, string There,
+    SightVerdict Verdict, bool Unsure, SightWord Word, double FormMm, IReadOnlyList<SightLook> Looks, double Minutes, IReadOnlyList<SightTone> Tones, double? NeededWidthMm);
+
+/// <summary>A piece as it is seen from the table.</summary>
+/// <param name="PieceId">The piece.</param>
+/// <param name="Metres">Distance, m.</param>
+/// <param name="Room">Room.</param>
+/// <param name="Eyes">Eyes.</param>
+/// <param name="Rows">Its details; those on which most time goes unseen first.</param>
+/// <param name="Minutes">Hands-on minutes of all its coats that are there for their colour, over all copies.</param>
+/// <param name="HardlySeenMinutes">Those of them that are hardly seen from the table.</param>
+public sealed record PieceSight(Guid PieceId, double Metres, SightRoom Room, Eyes Eyes, IReadOnlyList<SightRow> Rows, double Minutes, double HardlySeenMinutes);
+
+/// <summary>Whether anyone sees it.</summary>
+public static class SightEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app) => app.MapGet("/api/pieces/{id:guid}/sight", Of).WithTags("Sight").ProducesValidationProblem()
+        .WithSummary("Which details of a piece are seen from where, the minutes that go into what nobody sees, and what they would need.");
+
+    private static async Task<Ok<PieceSight>> Of(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel, double? metres = null, string? room = null, string? eyes = null)
+    {
+        var piece = await db.Pieces.AsNoTracking().Include(p => p.Set).SingleOrDefaultAsync(p => p.Id == id && p.DeletedAt == null && p.Set!.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", id);
+        var stand = new SightFrom(metres ?? piece.Set!.ViewingMm / 1000, QueryWord.Parse<SightRoom>("room", room) ?? SightRoom.ClubHall, QueryWord.Parse<Eyes>("eyes", eyes) ?? Eyes.Sharp);
+        if (!(stand.Metres >= SightTable.LeastM && stand.Metres <= SightTable.MostM))
+        {
+            throw new RefusedException("metres", FormattableString.Invariant($"Viewing distance goes from {SightTable.LeastM} to {SightTable.MostM} m, not {stand.Metres}."));
+        }
+
+        var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
+        var zones = await ZoneStacks.Rows(db).Where(z => z.PieceId == id).OrderBy(z => z.Position).ToListAsync(cancel);
+        List<(Material Material, Lab Lab)> paints = [.. shelf.Materials.Values.Where(m => !m.Clear && m.Family.Facts().Kind == Kind.Paint).Select(m => (m, m.Colour.ToLab()))];
+        var rows = new List<SightRow>();
+        foreach (var zone in zones)
+        {
+            var stack = ZoneStacks.Read(zone, bench, shelf);
+            rows.AddRange(ZoneDetails.Of(stack).Select(d => Row(zone, stack, d, stand, paints)));
+        }
+
+        rows = [.. rows.OrderBy(r => r.Word >= SightWord.Seen).ThenByDescending(r => r.Word >= SightWord.Seen ? 0 : r.Minutes)];
+        return TypedResults.Ok(new PieceSight(id, stand.Metres, stand.Room, stand.Eyes, rows, rows.Sum(r => r.Minutes), rows.Where(r => r.Word < SightWord.Seen).Sum(r => r.Minutes)));
+    }
+
+    private static SightRow Row(ZoneRow zone, StackDraft stack, ZoneDetail detail, SightFrom stand, List<(Material Material, Lab Lab)> paints)
+    {
+        var seen = detail.At(stand);
+        var coat = stack.Coats.FirstOrDefault(c => c.Id == detail.CoatId);
+        var what = coat is null ? SaidAttributeOf(detail.Kind) : coat.Paint is { } paint ? $"{coat.How.Label}, {paint.Name}" : coat.How.Label;
+        var shows = seen.Word >= SightWord.Seen;
+        IReadOnlyList<SightTone> tones = shows ? [] : [.. Needed.Tones(detail.Detail, stand, detail.RowShare).Select(t => Tone(t, paints))];
+        double? width = shows || detail.Kind == SightKind.Coat ? null : Needed.WidthMm(detail.Detail, stand, detail.RowShare);
+        return new(
+            zone.Id, zone.Name, detail.CoatId, what, detail.Kind, detail.Detail.WidthMm, detail.Detail.LengthMm,
+            detail.Detail.Colour.ToSrgb().ToString(), detail.Detail.Ground.ToSrgb().ToString(), seen.There.ToSrgb().ToString(),
+            Sights.Verdict(m => detail.At(stand with { Metres = m }).Word, stand.Metres), detail.Unsure(stand.Room, stand.Eyes, stand.Metres), seen.Word,
+            Eye.FormM(detail.Detail.WidthMm, stand.Eyes.Acuity()) * 1000,
+            [.. SightTable.Distances.Select(m => (m, Look: detail.At(stand with { Metres = m }))).Select(x => new SightLook(x.m, x.Look.Word, Math.Round(x.Look.J, 2), Math.Round(x.Look.Left, 2)))],
+            detail.Minutes, tones, width);
+    }
+
+    private static SightTone Tone(NeededTone tone, List<(Material Material, Lab Lab)> paints)
+    {
+        var lab = tone.Colour.ToLab();
+        var nearest = paints.Select(p => (p.Material, Off: ColourDifference.Ciede2000(p.Lab, lab))).MinBy(p => p.Off);
+        return new(tone.Colour.ToSrgb().ToString(), Math.Round(tone.DeltaE, 1), nearest.Material?.Id, nearest.Material?.Name, Math.Round(nearest.Off, 1));
+    }
+
+    private static string SaidAttributeOf(SightKind kind) => Core.Wording.Words.Capital(Core.Wording.SaidAttribute.Of(typeof(SightKind))[kind.ToString()]);
+}
