@@ -121,7 +121,7 @@ public sealed class Figures
     public async Task A_set_of_4000_zones_is_opened_and_scrolled()
     {
         const int Pieces = 500;
-        await using var app = new LiveApp();
+        await using var app = new LiveApp(pictures: true);
         var set = (await (await app.Http.PostAsJsonAsync("/api/sets", new { name = "Breakwater" })).Content.ReadFromJsonAsync<JsonNode>())!["id"];
         var lines = string.Join('\n', Enumerable.Range(1, Pieces).Select(i => $"Block {i}, 2, 100 x 40 x 30, Courses + Walkway + Weed line + Ladder + Rail + Joints + Foot + Top"));
         (await app.Http.PostAsJsonAsync($"/api/sets/{set}/pieces/paste", new { text = lines, substrate = "polystyrene", dryRun = false })).EnsureSuccessStatusCode();

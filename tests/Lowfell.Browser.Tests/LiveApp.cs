@@ -13,14 +13,15 @@ public sealed class LiveApp : WebApplicationFactory<Program>
 {
     private readonly string database;
 
-    public LiveApp(bool demo = true)
-        : this(demo, "lowfell_browser_" + Guid.NewGuid().ToString("n")[..12], 0)
+    public LiveApp(bool demo = true, bool pictures = false)
+        : this(demo, "lowfell_browser_" + Guid.NewGuid().ToString("n")[..12], 0, pictures)
     {
     }
 
-    private LiveApp(bool demo, string database, int port)
+    private LiveApp(bool demo, string database, int port, bool pictures)
     {
         Demo = demo;
+        Pictures = pictures;
         this.database = database;
         UseKestrel(port);
         StartServer();
@@ -29,6 +30,9 @@ public sealed class LiveApp : WebApplicationFactory<Program>
     }
 
     public bool Demo { get; }
+
+    /// <summary>Draws the small pictures beside names: not what most tests are about, and it takes a core from them.</summary>
+    public bool Pictures { get; }
 
     public HttpClient Http { get; }
 
@@ -42,6 +46,7 @@ public sealed class LiveApp : WebApplicationFactory<Program>
         builder.UseStaticWebAssets();
         builder.UseSetting("ConnectionStrings:Lowfell", new NpgsqlConnectionStringBuilder(Cluster) { Database = database, MaxPoolSize = 20 }.ConnectionString);
         builder.UseSetting("Demo", Demo ? "true" : "false");
+        builder.UseSetting("Looks:SmallPictures", Pictures ? "true" : "false");
     }
 
     public async Task<string> ZoneIdAsync(string name, string? set = null)
@@ -57,7 +62,7 @@ public sealed class LiveApp : WebApplicationFactory<Program>
         var port = ClientOptions.BaseAddress.Port;
         Http.Dispose();
         await base.DisposeAsync();
-        return () => new LiveApp(Demo, database, port);
+        return () => new LiveApp(Demo, database, port, Pictures);
     }
 
     public override async ValueTask DisposeAsync()

@@ -123,14 +123,14 @@ public sealed class LookTests(DemoSession session) : IClassFixture<DemoSession>
             window.agreed = undefined; const look = lowfellLook.look();
             const image = new Image();
             image.onload = () => {
-              lowfellLook.renderer.size(300, 200, 2); lowfellLook.renderer.draw(help.view, { ...help.shown(look, 99), plain: false });
-              const c = document.createElement('canvas'); c.width = 300; c.height = 200; const x = c.getContext('2d'); x.drawImage(image, 0, 0);
-              const host = x.getImageData(0, 0, 300, 200).data; let sum = 0, count = 0; const mine = lowfellLook.renderer.pixels();
-              for (let y = 0; y < 200; y += 2) for (let i = 0; i < 300; i += 2) { const a = 4 * (y * 300 + i), p = mine.slice(4 * ((199 - y) * 300 + i), 4 * ((199 - y) * 300 + i) + 4);
+              lowfellLook.renderer.size(360, 240, 2); lowfellLook.renderer.draw(help.view, { ...help.shown(look, 99), plain: false });
+              const c = document.createElement('canvas'); c.width = 360; c.height = 240; const x = c.getContext('2d'); x.drawImage(image, 0, 0);
+              const host = x.getImageData(0, 0, 360, 240).data; let sum = 0, count = 0; const mine = lowfellLook.renderer.pixels();
+              for (let y = 0; y < 240; y += 2) for (let i = 0; i < 360; i += 2) { const a = 4 * (y * 360 + i), p = mine.slice(4 * ((239 - y) * 360 + i), 4 * ((239 - y) * 360 + i) + 4);
                 if (host[a + 3] === 255 && p[3] === 255) { count++; for (let k = 0; k < 3; k++) sum += Math.abs(host[a + k] - p[k]) / 3; } }
               window.agreed = [sum / count, count];
             };
-            image.src = location.pathname.replace('/piece/', '/api/pieces/').replace('/look', '/picture.png') + '?w=300&h=200';
+            image.src = location.pathname.replace('/piece/', '/api/pieces/').replace('/look', '/picture.png') + '?w=360&h=240';
             """);
         browser.UntilTrue(() => browser.Run("return window.agreed") is not null, "both pictures");
         Assert.True(Number("return agreed[1]") > 2000);

@@ -13,7 +13,7 @@ public sealed class Shots
     [Fact(Skip = "Only for ./lowfell shots", SkipWhen = nameof(NotAsked))]
     public async Task Take()
     {
-        await using var app = new LiveApp();
+        await using var app = new LiveApp(pictures: true);
         using var browser = new Browser(app.Address);
         void Save(string name)
         {

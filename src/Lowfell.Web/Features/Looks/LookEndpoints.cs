@@ -19,6 +19,9 @@ public static class LookEndpoints
 {
     private const int LeastPx = 24, MostPx = 1200, UsualWidth = 240, UsualHeight = 160;
 
+    // Up to this width it is one of the pictures that stand beside names.
+    private const int SmallPx = 320;
+
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
@@ -112,6 +115,11 @@ public static class LookEndpoints
         if (w is < LeastPx or > MostPx || h is < LeastPx or > MostPx)
         {
             throw new RefusedException(w is < LeastPx or > MostPx ? "w" : "h", $"A picture of {w} by {h} points can't be drawn here: {LeastPx} to {MostPx} each way.");
+        }
+
+        if (w <= SmallPx && http.RequestServices.GetRequiredService<IConfiguration>()["Looks:SmallPictures"] == "false")
+        {
+            return Results.NoContent();
         }
 
         var scene = await desk.SceneAsync(id, copy, apart, cancel);
