@@ -39,6 +39,9 @@ public sealed class LookTests(DemoSession session) : IClassFixture<DemoSession>
         using var http = new HttpClient { BaseAddress = new Uri(session.App.Address) };
         var sets = await http.GetFromJsonAsync<JsonArray>("/api/sets", TestContext.Current.CancellationToken);
         var piece = sets!.SelectMany(s => s!["pieces"]!.AsArray()).Single(p => (string)p!["piece"]!["name"]! == name)!;
+
+        // A smaller picture: without graphics each point of it takes its time.
+        browser.Resize(1000, 640);
         browser.Open($"/piece/{piece["id"]}/look");
         browser.UntilTrue(() => (bool)browser.Run("return Boolean(window.lowfellLook && document.querySelector('[data-testid=look]'))")!, "the piece drawn");
         browser.UntilTrue(() => Number("return lowfellLook.renderer.held().geometries") >= 1, "its surface");
