@@ -1,6 +1,7 @@
 import {
   BufferAttribute,
   BufferGeometry,
+  CustomBlending,
   DataTexture,
   FloatType,
   GLSL3,
@@ -9,8 +10,10 @@ import {
   InterleavedBufferAttribute,
   LinearFilter,
   LinearSRGBColorSpace,
+  MaxEquation,
   Mesh,
   NearestFilter,
+  OneFactor,
   OrthographicCamera,
   PerspectiveCamera,
   PlaneGeometry,
@@ -21,10 +24,20 @@ import {
   WebGLRenderer,
   WebGLRenderTarget,
 } from "three";
+import type { IUniform } from "three";
 import type { PieceLook } from "../../api/types";
-import { marksInRow, mostLayers, sorted, cellsAcross, texels } from "./marks";
+import { mostLayers, sheetOf, sheetWidth } from "./marks";
+import {
+  flatFragmentShader,
+  flatVertexShader,
+  fragmentShader,
+  mostLevels,
+  mostParts,
+  sheetFragmentShader,
+  sheetVertexShader,
+  vertexShader,
+} from "./shader";
 import type { View } from "./SharedView";
-import { flatFragmentShader, flatVertexShader, fragmentShader, mostLevels, mostParts, vertexShader } from "./shader";
 
 const angleDeg = 28;
 const tableWidth = 16;
@@ -53,8 +66,33 @@ export class LookRenderer {
   private readonly camera = new PerspectiveCamera(angleDeg, 1, 1, 5000);
   private readonly flat = new Scene();
   private readonly level = new OrthographicCamera(-1, 1, 1, -1, 0, 1);
-  private readonly paint: RawShaderMaterial;
+  private readonly uniforms: Record<string, IUniform> = {
+    table: { value: null },
+    rows: { value: new Int32Array(4 * mostParts) },
+    levels: { value: new Float32Array(mostParts * mostLevels) },
+    coats: { value: new Float32Array(mostParts) },
+    where: { value: null },
+    sheet: { value: null },
+    sheetSize: { value: [1, 1] },
+    layerRows: { value: new Int32Array(mostLayers * mostParts) },
+    layerCoats: { value: new Float32Array(mostLayers * mostParts) },
+    boxLow: { value: new Vector3() },
+    boxHigh: { value: new Vector3() },
+    wet: { value: 0 },
+    plain: { value: 0 },
+    lit: { value: -1 },
+    eye: { value: new Vector3() },
+    toLamp: { value: new Vector3() },
+    low: { value: new Vector3() },
+    extent: { value: 1 },
+  };
+  private readonly painters = new Map<string, RawShaderMaterial>();
+  private levels = false;
   private readonly last: RawShaderMaterial;
+  private readonly marker: RawShaderMaterial;
+  private sheet: WebGLRenderTarget | undefined;
+  private marked = "";
+  private marks = 0;
   private targets: [WebGLRenderTarget, WebGLRenderTarget] | undefined;
   private mesh: Mesh | undefined;
   private low = new Vector3();
@@ -67,33 +105,17 @@ export class LookRenderer {
   constructor(canvas: HTMLCanvasElement) {
     this.gl = new WebGLRenderer({ canvas, antialias: false, alpha: true, preserveDrawingBuffer: true });
     this.gl.outputColorSpace = LinearSRGBColorSpace;
-    this.paint = new RawShaderMaterial({
+    this.marker = new RawShaderMaterial({
       glslVersion: GLSL3,
-      vertexShader,
-      fragmentShader,
+      vertexShader: sheetVertexShader,
+      fragmentShader: sheetFragmentShader,
       side: 2,
-      uniforms: {
-        table: { value: null },
-        rows: { value: new Int32Array(4 * mostParts) },
-        levels: { value: new Float32Array(mostParts * mostLevels) },
-        coats: { value: new Float32Array(mostParts) },
-        where: { value: null },
-        marks: { value: null },
-        layerRows: { value: new Int32Array(mostLayers * mostParts) },
-        layerCoats: { value: new Float32Array(mostLayers * mostParts) },
-        between: { value: 0 },
-        highest: { value: 1 },
-        marked: { value: 0 },
-        boxLow: { value: new Vector3() },
-        boxHigh: { value: new Vector3() },
-        wet: { value: 0 },
-        plain: { value: 0 },
-        lit: { value: -1 },
-        eye: { value: new Vector3() },
-        toLamp: { value: new Vector3() },
-        low: { value: new Vector3() },
-        extent: { value: 1 },
-      },
+      depthTest: false,
+      depthWrite: false,
+      blending: CustomBlending,
+      blendEquation: MaxEquation,
+      blendSrc: OneFactor,
+      blendDst: OneFactor,
     });
     this.last = new RawShaderMaterial({
       glslVersion: GLSL3,
@@ -154,7 +176,7 @@ export class LookRenderer {
       this.scene.remove(this.mesh);
       this.mesh.geometry.dispose();
     }
-    this.mesh = new Mesh(geometry, this.paint);
+    this.mesh = new Mesh(geometry);
     this.mesh.frustumCulled = false;
     this.scene.add(this.mesh);
     const node = json.nodes[1]!;
@@ -164,8 +186,8 @@ export class LookRenderer {
       .fromArray(json.accessors[primitive.attributes.POSITION!]!.max!)
       .multiplyScalar(extent / 65535)
       .add(this.low);
-    this.paint.uniforms.low!.value.copy(this.low);
-    this.paint.uniforms.extent!.value = extent;
+    this.uniforms.low!.value.copy(this.low);
+    this.uniforms.extent!.value = extent;
   }
 
   /** Takes the colours of a look. */
@@ -176,12 +198,12 @@ export class LookRenderer {
     const texture = new DataTexture(halves, tableWidth, Math.max(1, look.rows), RGBAFormat, HalfFloatType);
     texture.minFilter = texture.magFilter = NearestFilter;
     texture.needsUpdate = true;
-    const { table, rows, levels, layerRows, layerCoats, highest, marked } = this.paint.uniforms;
+    const { table, rows, levels, layerRows, layerCoats } = this.uniforms;
     (table!.value as DataTexture | null)?.dispose();
     table!.value = texture;
     this.mark(look);
-    highest!.value = Math.max(1, ...look.zones.map((z) => z.levelsMm.length));
-    marked!.value = look.marks.length > 0 ? 1 : 0;
+    this.levels = look.zones.some((z) => z.levelsMm.length > 1);
+    this.marks = look.marks.length;
     this.parts = look.parts.map((p) => look.zones.findIndex((z) => z.id === p.zoneId));
     this.parts.forEach((zone, part) => {
       const of = look.zones[zone];
@@ -200,21 +222,66 @@ export class LookRenderer {
     });
   }
 
-  private mark(look: PieceLook) {
-    const { where, marks, boxLow, boxHigh } = this.paint.uniforms;
-    const of = sorted(look);
-    const texture = (data: Float32Array<ArrayBuffer>, width: number, height: number) => {
-      const made = new DataTexture(data, width, height, RGBAFormat, FloatType);
-      made.minFilter = made.magFilter = NearestFilter;
-      made.needsUpdate = true;
-      return made;
+  // What is alike for the whole picture is compiled in or out.
+  private painter(shown: Shown): RawShaderMaterial {
+    const defines = {
+      ...(shown.coats.some((laid) => laid % 1 > 0) ? { BETWEEN: 1 } : {}),
+      ...(this.marks > 0 ? { MARKED: 1 } : {}),
+      ...(this.levels ? { LEVELS: 1 } : {}),
     };
-    (where!.value as DataTexture | null)?.dispose();
-    (marks!.value as DataTexture | null)?.dispose();
-    where!.value = texture(of.where, cellsAcross, of.rows);
-    marks!.value = texture(of.marks, marksInRow * texels, of.lines);
+    const key = Object.keys(defines).join();
+    const known = this.painters.get(key);
+    if (known) return known;
+    const { uniforms } = this;
+    const made = new RawShaderMaterial({
+      glslVersion: GLSL3,
+      vertexShader,
+      fragmentShader,
+      side: 2,
+      uniforms,
+      defines,
+    });
+    this.painters.set(key, made);
+    return made;
+  }
+
+  // Draws the sheet of marks, where they are others than before.
+  private mark(look: PieceLook) {
+    const { where, sheet, sheetSize, boxLow, boxHigh } = this.uniforms;
     (boxLow!.value as Vector3).fromArray(look.box.low);
     (boxHigh!.value as Vector3).fromArray(look.box.high);
+    const text = JSON.stringify([look.marks, look.zones.length]);
+    if (text === this.marked) return;
+    this.marked = text;
+    const of = sheetOf(look);
+    (where!.value as DataTexture | null)?.dispose();
+    const regions = new DataTexture(of.where, 2, of.rows, RGBAFormat, FloatType);
+    regions.minFilter = regions.magFilter = NearestFilter;
+    regions.needsUpdate = true;
+    where!.value = regions;
+    this.sheet?.dispose();
+    this.sheet = new WebGLRenderTarget(sheetWidth, of.height, {
+      depthBuffer: false,
+      minFilter: LinearFilter,
+      magFilter: LinearFilter,
+    });
+    sheet!.value = this.sheet.texture;
+    sheetSize!.value = [sheetWidth, of.height];
+    const geometry = new BufferGeometry();
+    geometry.setAttribute("corner", new BufferAttribute(of.corners, 4));
+    geometry.setAttribute("size", new BufferAttribute(of.shapes, 4));
+    geometry.setAttribute("kind", new BufferAttribute(of.kinds, 3));
+    geometry.setIndex(new BufferAttribute(of.index, 1));
+    const drawn = new Mesh(geometry, this.marker);
+    drawn.frustumCulled = false;
+    const scene = new Scene();
+    scene.add(drawn);
+    this.gl.setRenderTarget(this.sheet);
+    this.gl.setClearColor(0x000000, 0);
+    this.gl.clear();
+    if (look.marks.length > 0) this.gl.render(scene, this.level);
+    this.gl.setRenderTarget(null);
+    geometry.dispose();
   }
 
   /** Size of the picture in points, and how many points are drawn for each of them, each way. */
@@ -235,10 +302,10 @@ export class LookRenderer {
 
   /** Draws it. Answers points of the screen for each millimetre in the middle of the piece. */
   draw(view: View, shown: Shown): number {
-    if (!this.targets || !this.mesh || !this.paint.uniforms.table!.value) return 1;
-    const u = this.paint.uniforms;
+    if (!this.targets || !this.mesh || !this.uniforms.table!.value) return 1;
+    const u = this.uniforms;
     this.parts.forEach((zone, part) => ((u.coats!.value as Float32Array)[part] = shown.coats[zone] ?? 0));
-    u.between!.value = shown.coats.some((laid) => laid % 1 > 0) ? 1 : 0;
+    this.mesh.material = this.painter(shown);
     u.wet!.value = shown.wet ? 1 : 0;
     u.plain!.value = shown.plain ? 1 : 0;
     u.lit!.value = shown.lit;
@@ -292,9 +359,11 @@ export class LookRenderer {
 
   end() {
     this.mesh?.geometry.dispose();
-    for (const of of ["table", "where", "marks"]) (this.paint.uniforms[of]!.value as DataTexture | null)?.dispose();
+    for (const of of ["table", "where"]) (this.uniforms[of]!.value as DataTexture | null)?.dispose();
     this.targets?.forEach((t) => t.dispose());
-    this.paint.dispose();
+    this.sheet?.dispose();
+    for (const painter of this.painters.values()) painter.dispose();
+    this.marker.dispose();
     this.last.dispose();
     this.gl.dispose();
   }
@@ -316,7 +385,7 @@ export class LookRenderer {
     this.camera.lookAt(middle);
     this.camera.updateProjectionMatrix();
     this.camera.updateMatrixWorld();
-    const u = this.paint.uniforms;
+    const u = this.uniforms;
     u.eye!.value.copy(this.camera.position);
     const ahead = new Vector3(-away.x, -away.y, 0);
     if (ahead.lengthSq() < 1e-6) ahead.set(0, 1, 0);

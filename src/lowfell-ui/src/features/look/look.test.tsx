@@ -9,7 +9,7 @@ import type { PieceLook } from "../../api/types";
 import { markOf, PiecePicture } from "../../craft/PiecePicture";
 import { host } from "../../test/host";
 import { nothingBeside, trialOf } from "./Beside";
-import { cellsAcross, cellsUp, sorted, texels } from "./marks";
+import { sheetOf, sheetWidth } from "./marks";
 import { ShownAs } from "./ShownAs";
 import { screenPxPerMm, TrueSize } from "./TrueSize";
 
@@ -112,7 +112,7 @@ test("until a picture has come, and where none does, something stands in its pla
   expect(markOf(["#111"])).toBe(markOf(["#111"]));
 });
 
-test("marks are sorted by zone, side and cell, and reach into the cells beside", () => {
+test("marks lie on one sheet, a region for each side of a zone that has any, none over another", () => {
   const mark = (x: number, more: object = {}) => ({
     zone: 1,
     layer: 0,
@@ -126,26 +126,41 @@ test("marks are sorted by zone, side and cell, and reach into the cells beside",
     seed: 0.5,
     ...more,
   });
-  const of = sorted({ ...look, marks: [mark(1), mark(59.9, { layer: 2, seed: 0.25 }), mark(30, { width: 60 })] });
-  const cell = (x: number, y: number) => {
-    const column = Math.floor((x / 60) * cellsAcross);
-    return 4 * ((5 * cellsUp + Math.floor((y / 40) * cellsUp)) * cellsAcross + column);
-  };
-  const at = (x: number, y: number) => Array.from(of.where.subarray(cell(x, y), cell(x, y) + 2));
-  // One chip at the left, one at the right end, and the wide one over all of the front's lower part.
-  expect(at(1, 5)[1]).toBe(2);
-  expect(at(15, 5)[1]).toBe(1);
-  expect(at(15, 7)[1]).toBe(0);
-  expect(at(59.9, 5)[1]).toBe(2);
-  expect(of.count).toBe(3);
-  const first = 4 * texels * at(59.9, 5)[0]!;
-  expect(of.marks[first]).toBeCloseTo(59.9, 4);
-  // The ragged seed, then the shape and, in eights, the layer.
-  expect([of.marks[first + 6], of.marks[first + 7]]).toEqual([0.25, 1 + 8 * 2]);
-  // Nothing of the other zone.
-  expect(Array.from(of.where.subarray(0, 4 * 5 * cellsUp * cellsAcross)).some((n, i) => i % 4 === 1 && n > 0)).toBe(
-    false,
-  );
+  const marks = [
+    mark(1),
+    mark(59.9, { layer: 2, seed: 0.25, shape: "line", width: 2, length: 6, angle: 90 }),
+    mark(3, { side: "top" }),
+    mark(4, { zone: 0 }),
+  ];
+  const of = sheetOf({ ...look, marks });
+  const region = (zone: number, side: number) =>
+    Array.from(of.where.subarray(8 * (5 * zone + side), 8 * (5 * zone + side) + 8));
+  const [x, y, w, h, lowX, lowY, perMm] = region(1, 0);
+  // From the left of the chip to the right of the turned line, which reaches 3 mm each way.
+  expect([lowX, lowY]).toEqual([expect.closeTo(0.3, 4), expect.closeTo(2, 4)]);
+  expect([w! / perMm!, h! / perMm!]).toEqual([expect.closeTo(62.6, 3), expect.closeTo(6, 3)]);
+  expect(region(1, 1)[2]).toBe(0);
+  const taken = [region(1, 0), region(1, 4), region(0, 0)];
+  for (const [i, a] of taken.entries())
+    for (const b of taken.slice(i + 1))
+      expect(a[0]! + a[2]! <= b[0]! || b[0]! + b[2]! <= a[0]! || a[1]! + a[3]! <= b[1]! || b[1]! + b[3]! <= a[1]!).toBe(
+        true,
+      );
+  // The middle of the first mark's rectangle is where its region says.
+  const mid = [0, 1].map((i) => (of.corners[i]! + of.corners[8 + i]!) / 2);
+  const first = marks.findIndex((m) => m.x === 1);
+  expect(first).toBe(0);
+  expect(((mid[0]! + 1) / 2) * sheetWidth).toBeCloseTo(x! + (1 - lowX!) * perMm!, 2);
+  expect(((mid[1]! + 1) / 2) * of.height).toBeCloseTo(y! + (5 - lowY!) * perMm!, 2);
+  expect(of.height).toBeLessThanOrEqual(4096);
+  // Large and many: finer is given up before room.
+  const large = sheetOf({
+    ...look,
+    marks: [mark(1), mark(2900, { y: 2800 }), mark(1, { side: "top" }), mark(2900, { side: "top", y: 2900 })],
+  });
+  expect(large.perMm).toBeLessThan(1);
+  expect(large.height).toBeLessThanOrEqual(4096);
+  expect(sheetOf({ ...look, marks: [] }).index).toHaveLength(0);
 });
 
 test("what is laid beside a piece asks the host only for what differs", () => {

@@ -1,4 +1,4 @@
-import { cellsAcross, cellsUp, marksInRow, mostInCell, sides, texels } from "./marks";
+import { sides } from "./marks";
 
 // The same sums as the host's own renderer (Lowfell.Core, Meshes/Looks): tests hold the two against each other.
 
@@ -21,7 +21,7 @@ export const fragmentShader = `precision highp float; precision highp int; preci
 in vec3 place; in vec3 n; in vec4 f; in float run; flat in int part; flat in ivec4 within; flat in vec4 shares;
 uniform sampler2D table; uniform ivec4 rows[${mostParts}]; uniform float levels[${mostParts * mostLevels}];
 uniform float coats[${mostParts}]; uniform int wet, plain, lit; uniform vec3 eye, toLamp;
-uniform sampler2D where, marks; uniform int between, highest, marked; uniform vec3 boxLow, boxHigh;
+uniform sampler2D where, sheet; uniform vec2 sheetSize; uniform vec3 boxLow, boxHigh;
 out vec4 result;
 float chance(vec2 p) {
   uint h = uint(int(p.x)) * 0x9E3779B1u ^ uint(int(p.y)) * 0x85EBCA77u;
@@ -45,8 +45,11 @@ vec3 after(int first, int laid, float recess, float edge, out vec2 shine) {
   float share = count > 1 ? clamp((place.z - from) / max(1e-3, to - from), 0., 1.) : 0.;
   vec3 sum = vec3(0.);
   for (int l = 0; l < 2; l++) {
-    // Asked of what is alike everywhere first: else both ways are gone at each point.
-    if (l == 1 && (highest < 2 || count < 2)) break;
+#ifndef LEVELS
+    if (l == 1) break;
+#else
+    if (l == 1 && count < 2) break;
+#endif
     int row = first + (laid * count + level + l) * 2 + wet;
     vec3 s = at(row, 15); shine = s.rg;
     float wr = recess;
@@ -60,44 +63,26 @@ vec3 after(int first, int laid, float recess, float edge, out vec2 shine) {
   }
   return sum;
 }
+// What is alike for the whole picture is compiled in or out: renderers without graphics go both ways of a branch.
 vec3 laidOn(int first, float laid, float recess, float edge, out vec2 shine) {
   int low = int(laid); float rest = laid - float(low);
   vec3 colour = after(first, low, recess, edge, shine);
-  if (between == 1) { vec2 s; colour = mix(colour, after(first, min(low + 1, rows[part].y), recess, edge, s), rest); shine = mix(shine, s, rest); }
+#ifdef BETWEEN
+  { vec2 s; colour = mix(colour, after(first, min(low + 1, rows[part].y), recess, edge, s), rest); shine = mix(shine, s, rest); }
+#endif
   return colour;
 }
-// Every shape in one go, with one noise: a point that stands alone goes through all of it.
-float covers(vec4 a, vec4 b, int shape, vec2 at) {
-  vec2 d = at - a.xy; float u = d.x * b.x + d.y * b.y, v = d.y * b.x - d.x * b.y, w = a.z, l = a.w, seed = b.z * 97.;
-  float down = .5 - v / l; bool streak = shape == 0, band = shape == 4;
-  float noise = .5 * sin(streak ? seed + down * l * 1.2 : band ? u * .6 + seed : u * 5.3 / w + seed) * (streak || band ? 1. : sin(v * 5.3 / l + seed * 1.7));
-  float half_ = w / 2. * (1. - .55 * down);
-  float r = sqrt(4. * u * u / (w * w) + 4. * v * v / (l * l)) + (shape == 1 ? .7 * noise : 0.);
-  // Across: how far out of how much is soft; along likewise.
-  float x = streak ? abs(u - w * .3 * noise) : shape <= 2 ? r : abs(u), y = band ? abs(v + l * .25 * noise) : abs(v);
-  vec2 soft = streak ? vec2(half_ * .5, half_) : shape <= 2 ? vec2(.82, 1.) : band ? vec2(w * .49, w * .5) : vec2(w * .35, w * .5);
-  float along = streak ? smoothstep(0., .06, down) * (1. - down) : shape <= 2 ? 1. : 1. - smoothstep(l * (band ? .32 : .47), l * .5, y);
-  return abs(v) > l * .7 || (!band && abs(u) > w * .7) || (streak && (down <= 0. || down >= 1.)) ? 0. : (1. - smoothstep(soft.x, soft.y, x)) * along;
-}
-vec4 markTexel(int i) { return texelFetch(marks, ivec2(i & ${marksInRow * texels - 1}, i >> ${Math.log2(marksInRow * texels)}), 0); }
+// How much the marks of each coat cover, from the sheet that they were drawn on.
 vec4 cover(int zone, vec3 N) {
-  vec4 covered = vec4(0.);
   int side = N.z > .7 ? 4 : abs(N.y) >= abs(N.x) ? (N.y <= 0. ? 0 : 2) : N.x > 0. ? 1 : 3;
   vec3 q = place - boxLow; vec3 to = boxHigh - place;
   vec2 on = side == 0 ? vec2(q.x, place.z) : side == 1 ? vec2(q.y, place.z) : side == 2 ? vec2(to.x, place.z) : side == 3 ? vec2(to.y, place.z) : q.xy;
-  float across = max(.01, side == 1 || side == 3 ? boxHigh.y - boxLow.y : boxHigh.x - boxLow.x), up = max(.01, side == 4 ? boxHigh.y - boxLow.y : boxHigh.z);
-  int column = clamp(int(floor(on.x / across * ${cellsAcross}.)), 0, ${cellsAcross - 1}), row = clamp(int(floor(on.y / up * ${cellsUp}.)), 0, ${cellsUp - 1});
-  vec2 which = texelFetch(where, ivec2(column, (zone * ${sides} + side) * ${cellsUp} + row), 0).xy; int from = int(which.x), count = int(which.y);
-  for (int i = 0; i < ${mostInCell}; i++) {
-    if (i >= count) break;
-    int m = (from + i) * ${texels};
-    vec4 size = markTexel(m); vec2 off = abs(on - size.xy);
-    if (max(off.x, off.y) > .7 * max(size.z, size.w)) continue;
-    vec4 turn = markTexel(m + 1); int what = int(turn.w + .5);
-    float share = covers(size, turn, what & 7, on);
-    covered = max(covered, share * vec4(equal(ivec4(0, 1, 2, 3), ivec4(what >> 3))));
-  }
-  return covered;
+  int row = zone * ${sides} + side;
+  vec4 region = texelFetch(where, ivec2(0, row), 0), scale = texelFetch(where, ivec2(1, row), 0);
+  vec2 at = (on - scale.xy) * scale.z;
+  bool inside = all(greaterThanEqual(at, vec2(0.))) && all(lessThan(at, region.zw));
+  vec4 covered = texture(sheet, (region.xy + at) / sheetSize);
+  return inside ? covered : vec4(0.);
 }
 void main() {
   float recess = f.x, edge = f.y;
@@ -110,16 +95,18 @@ void main() {
   // A part that shows no zone is bare grey.
   vec2 shine = vec2(.1, 0.); vec3 colour = vec3(.3);
   if (rows[part].w >= 0) colour = laidOn(rows[part].x, laid, recess, edge, shine);
-  if (plain == 0 && marked == 1) {
+#ifdef MARKED
+  if (plain == 0) {
     // Layers over one another: what shows most of them, and as much as all of them cover.
     vec4 covered = cover(max(0, rows[part].w), N) * shares;
     vec3 beneath = vec3((1. - covered.y) * (1. - covered.z) * (1. - covered.w), (1. - covered.z) * (1. - covered.w), 1. - covered.w);
     vec4 seen = vec4(covered.xyz * beneath, covered.w);
     float under = beneath.x * (1. - covered.x), most = max(max(seen.x, seen.y), max(seen.z, seen.w));
     int first = seen.w >= most ? within.w : seen.z >= most ? within.z : seen.y >= most ? within.y : within.x;
-    vec2 s; vec3 colourWithin = laidOn(first, laid, recess, edge, s);
-    if (most > 0.) { colour = mix(colourWithin, colour, under); shine = mix(s, shine, under); }
+    vec2 s; vec3 inner = laidOn(first, laid, recess, edge, s);
+    if (most > 0.) { colour = mix(inner, colour, under); shine = mix(s, shine, under); }
   }
+#endif
   if (plain == 1) { result = vec4(colour, 1.); return; }
   vec3 toEye = normalize(eye - place);
   float gloss = shine.x, metal = shine.y, open = f.w, faces = max(0., dot(N, toLamp));
@@ -133,6 +120,28 @@ void main() {
   light += mix(vec3(1.), colour * 1.6, metal) * spot;
   if (lit >= 0 && rows[part].w != lit) light = mix(vec3(.32), light, .22);
   result = vec4(light, 1.);
+}`;
+
+/** Draws the sheet of marks: a rectangle each, one channel for each coat, the most of those that lie over one another. */
+export const sheetVertexShader = `precision highp float;
+in vec4 corner; in vec4 size; in vec3 kind; out vec2 d; flat out vec4 of; flat out vec3 what;
+void main() { d = corner.zw; of = size; what = kind; gl_Position = vec4(corner.xy, 0., 1.); }`;
+
+export const sheetFragmentShader = `precision highp float;
+in vec2 d; flat in vec4 of; flat in vec3 what; out vec4 result;
+void main() {
+  float u = d.x * of.z + d.y * of.w, v = d.y * of.z - d.x * of.w, w = of.x, l = of.y, seed = what.x * 97.;
+  int shape = int(what.y + .5), layer = int(what.z + .5);
+  float down = .5 - v / l; bool streak = shape == 0, band = shape == 4;
+  float noise = .5 * sin(streak ? seed + down * l * 1.2 : band ? u * .6 + seed : u * 5.3 / w + seed) * (streak || band ? 1. : sin(v * 5.3 / l + seed * 1.7));
+  float half_ = w / 2. * (1. - .55 * down);
+  float r = sqrt(4. * u * u / (w * w) + 4. * v * v / (l * l)) + (shape == 1 ? .7 * noise : 0.);
+  // Across: how far out of how much is soft; along likewise.
+  float x = streak ? abs(u - w * .3 * noise) : shape <= 2 ? r : abs(u), y = band ? abs(v + l * .25 * noise) : abs(v);
+  vec2 soft = streak ? vec2(half_ * .5, half_) : shape <= 2 ? vec2(.82, 1.) : band ? vec2(w * .49, w * .5) : vec2(w * .35, w * .5);
+  float along = streak ? smoothstep(0., .06, down) * (1. - down) : shape <= 2 ? 1. : 1. - smoothstep(l * (band ? .32 : .47), l * .5, y);
+  float share = abs(v) > l * .7 || (!band && abs(u) > w * .7) || (streak && (down <= 0. || down >= 1.)) ? 0. : (1. - smoothstep(soft.x, soft.y, x)) * along;
+  result = share * vec4(equal(ivec4(0, 1, 2, 3), ivec4(layer)));
 }`;
 
 export const flatVertexShader = `precision highp float; in vec3 position; out vec2 uv;
