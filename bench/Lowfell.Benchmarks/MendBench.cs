@@ -1,4 +1,6 @@
 using System.Diagnostics;
+using Lowfell.Core.Diagnosis;
+using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mending;
 using Lowfell.Core.Stacks;
@@ -39,6 +41,7 @@ internal static class MendBench
         Noted.Less("mend all, median", times[Stacks / 2], "ms");
         Noted.Less("mend all, 99th in a hundred", times[Stacks * 99 / 100], "ms");
         Console.WriteLine($"{Stacks} stacks of about twelve coats: median {times[Stacks / 2]:0.0} ms, 99th in a hundred {times[Stacks * 99 / 100]:0.0} ms, worst {times[^1]:0.0} ms, most stacks tried {tried}");
+        Diagnose();
     }
 
     private static StackDraft Spoilt(StackDraft stack, Random random)
@@ -51,5 +54,31 @@ internal static class MendBench
             2 when coat.How.ColourFree => stack.Remove(c => c.Id == coat.Id),
             _ => stack.MoveBelow(coat.Id, stack.Coats[0].Id),
         };
+    }
+
+    // A fault of each kind on fifteen coats of eight copies, each written down.
+    private static void Diagnose()
+    {
+        var stack = FifteenCoats.Draft();
+        stack = stack with { Zone = stack.Zone with { Copies = 8 } };
+        CaseEntry[] log = [.. stack.Coats.SelectMany((c, i) => Enumerable.Range(1, 8).Select(copy => new CaseEntry(copy, c.Id, 1, (i * 60) + copy, 3, 18 + (i % 4), 0.5, null, WorkedWith.Shaken, "Tue 20:02")))];
+        var times = new List<double>();
+        for (var i = -3; i < 10; i++)
+        {
+            foreach (var symptom in SymptomBook.Book.Symptoms)
+            {
+                var clock = Stopwatch.StartNew();
+                Diagnosing.Of(new() { Symptom = symptom, Stack = stack, Seen = [2, 3], Sound = [1, 4, 5, 6, 7, 8], Log = log }, Shelf.Staples, Guid.NewGuid);
+                if (i >= 0)
+                {
+                    times.Add(clock.Elapsed.TotalMilliseconds);
+                }
+            }
+        }
+
+        times.Sort();
+        Noted.Less("diagnosis, median", times[times.Count / 2], "ms");
+        Noted.Less("diagnosis, slowest in a hundred", times[times.Count * 99 / 100], "ms");
+        Console.WriteLine($"{SymptomBook.Book.Symptoms.Count} symptoms on fifteen coats and {log.Length} entries: median {times[times.Count / 2]:0.0} ms, 99th in a hundred {times[times.Count * 99 / 100]:0.0} ms");
     }
 }

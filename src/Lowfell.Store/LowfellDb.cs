@@ -57,6 +57,9 @@ public sealed class LowfellDb : DbContext
     /// <summary>What the painter said of following a learned figure.</summary>
     public DbSet<LearnedAnswerRow> LearnedAnswers => Set<LearnedAnswerRow>();
 
+    /// <summary>What was seen in trials from the table.</summary>
+    public DbSet<SightTickRow> SightTicks => Set<SightTickRow>();
+
     /// <summary>Counts what plans rest on.</summary>
     public DbSet<WorkMarkRow> WorkMarks => Set<WorkMarkRow>();
 

@@ -18,6 +18,9 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         { "piece/first", "[data-testid=first-steps], main p" },
         { "piece/look", "[data-testid=moment]" },
         { "piece/table", "[data-testid=sight]" },
+        { "set/table", "[data-testid=set-sight] li" },
+        { "piece/mend", "[data-testid=symptoms]" },
+        { "/bench/mend?symptom=frost", "[data-testid=offers]" },
         { "piece/history", "section[aria-label='Versions of the coats']" },
         { "/shelf", "[data-testid='Over white']" },
         { "/shelf/mixes", "[data-testid=mix-preview]" },
@@ -68,6 +71,7 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         return path switch
         {
             "set" => $"/sets/{page["setId"]}",
+            "set/table" => $"/sets/{page["setId"]}/table",
             "stack" => $"/zone/{zone}",
             _ when path.StartsWith("piece/", StringComparison.Ordinal) => $"/piece/{page["pieceId"]}/{path[6..]}",
             _ => path,

@@ -107,6 +107,36 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
         browser.UntilTrue(() => browser.All("[data-testid=log] li").Count > 0, "the problem");
     }
 
+    [Fact]
+    public async Task From_a_problem_on_the_card_to_the_changed_plan_and_back()
+    {
+        browser.Open("/bench");
+        browser.UntilTrue(() => CopiesShown() > 1, "a step in hand on some copies");
+        browser.Named("Problem").Click();
+        browser.Choose("What do you see?", "Dirty colours: colours dirty, pale ones grey");
+
+        // One copy alone shows it; the others come after.
+        browser.UntilTrue(
+            () => (bool)browser.Run("const on = [...document.querySelectorAll('[role=dialog] fieldset button[aria-pressed=true]')].filter(b => /^[0-9]+$/.test(b.innerText)); if (on.length > 1) on.at(-1).click(); return on.length === 1")!,
+            "one copy");
+        Assert.Contains("pale ones grey", browser.Field("What went wrong?").GetDomProperty("value"), StringComparison.Ordinal);
+        browser.Named("What it comes from, and what to do").Click();
+        browser.UntilTrue(() => browser.Find("[data-testid=said]").Text.Length > 0, "what it comes from");
+        var address = new Uri((string)browser.Run("return location.href")!);
+        var zone = address.Query.TrimStart('?').Split('&').Single(p => p.StartsWith("zone=", StringComparison.Ordinal))[5..];
+        browser.Run("[...document.querySelectorAll('fieldset')].find(f => f.innerText.includes('rinse water')).querySelector('button').click()");
+        browser.UntilTrue(() => browser.Find("[data-testid=said]").Text.StartsWith("Most likely rinse water", StringComparison.Ordinal), "the cause");
+        browser.UntilTrue(() => browser.Find("section[aria-label='For the copies that come after'] input").Selected, "the change of the plan");
+        browser.Named("Do this").Click();
+        browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.Contains("in the log", StringComparison.Ordinal)), "that it is in the plan");
+        async Task<string> PlanAsync() => (await session.App.Http.GetFromJsonAsync<JsonNode>($"/api/zones/{zone}"))!["scheme"]!["coats"]!.ToJsonString();
+        Assert.Contains("Fresh water at each colour", await PlanAsync(), StringComparison.Ordinal);
+        Assert.Contains("Mend", (await session.App.Http.GetFromJsonAsync<JsonArray>($"/api/log/progress?zoneId={zone}"))!.ToJsonString(), StringComparison.Ordinal);
+        browser.Named("Undo").Click();
+        await UntilAsync(async () => !(await PlanAsync()).Contains("Fresh water", StringComparison.Ordinal));
+        Assert.DoesNotContain("Mend", (await session.App.Http.GetFromJsonAsync<JsonArray>($"/api/log/progress?zoneId={zone}"))!.ToJsonString(), StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData(820, 1180)]
     [InlineData(1280, 800)]

@@ -67,6 +67,16 @@ public sealed class Shots
         browser.Named("From the table").Click();
         browser.Find("[data-testid=sight]");
         Save("table");
+        browser.Open("/sets");
+        browser.Named("Sea wall").Click();
+        browser.Named("Straight").Click();
+        browser.Named("Mend").Click();
+        browser.Named("Tide ring").Click();
+        browser.Find("[data-testid=offers]");
+        browser.Named("2", "fieldset").Click();
+        browser.Named("3", "fieldset").Click();
+        Thread.Sleep(1500);
+        Save("mend");
         foreach (var (path, ready, name) in new[] { ("/shelf", "[data-testid='Over white']", "shelf"), ("/shelf/amounts", "[data-testid=missing]", "amounts"), ("/evenings", "[data-testid=to-buy] li", "tonight"), ("/evenings/plan", "[data-testid=what-ifs] strong", "plan") })
         {
             browser.Open(path);

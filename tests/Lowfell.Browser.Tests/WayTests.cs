@@ -1,3 +1,5 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using Xunit;
 
@@ -83,6 +85,27 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
         Find("zzzzqqq");
         Says("[data-testid=found]", "Nothing here is called");
         browser.Press(Keys.Escape);
+    }
+
+    [Fact]
+    public async Task What_a_finish_leaves_out_is_shown_taken_and_put_back()
+    {
+        browser.Open("/sets");
+        browser.Named("Marsh crawler").Click();
+        browser.Named("Hull").Click();
+        browser.Named("From the table").Click();
+        browser.Find("[aria-label='How far it is taken'] button").Click();
+        var shown = browser.Find("[data-testid=cut]").Text;
+        Assert.Contains("minutes a copy now", shown, StringComparison.Ordinal);
+        var piece = new Uri((string)browser.Run("return location.href")!).AbsolutePath.Split('/')[2];
+        async Task<double> MinutesAsync() => (double)(await session.App.Http.GetFromJsonAsync<JsonNode>($"/api/pieces/{piece}/sight/stairs"))!["minutes"]!;
+        var before = await MinutesAsync();
+        browser.Run("[...document.querySelectorAll('[data-testid=cut] button')].at(-1).click()");
+        browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.Contains("left out", StringComparison.Ordinal)), "that they are left out");
+        Assert.True(await MinutesAsync() < before);
+        browser.Named("Undo").Click();
+        browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.Contains("in again", StringComparison.Ordinal)), "that they are in again");
+        Assert.Equal(before, await MinutesAsync(), 0.01);
     }
 
     [Fact]

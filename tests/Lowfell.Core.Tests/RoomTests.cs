@@ -12,10 +12,10 @@ public sealed class RoomTests
     private static readonly string[] Row =
     [
         "Wording", "Colour", "Films", "Surfaces", "Materials", "Mixes", "Techniques", "Stacks", "Safety", "Drying", "Prediction", "Amounts", "Matching", "Tiles", "Sight",
-        "Rules", "Rules.Order", "Rules.Look", "Rules.Place", "Mending",
+        "Rules", "Rules.Order", "Rules.Look", "Rules.Place", "Mending", "Finishing",
         "Bases.Plane", "Bases.Forms", "Bases.Elements", "Bases.Layouts", "Bases.Likeness", "Bases.Making", "Bases.Drawing", "Bases.Sheets",
         "Meshes.Geometry", "Meshes.Fields", "Meshes.Splitting", "Meshes.StandIns", "Meshes.Screen", "Meshes.Looks",
-        "Evenings.Steps", "Evenings.Findings", "Evenings.Facts", "Evenings.Scheduling", "Evenings.Solving", "Evenings.Work",
+        "Evenings.Steps", "Evenings.Findings", "Evenings.Facts", "Evenings.Scheduling", "Evenings.Solving", "Evenings.Work", "Diagnosis",
     ];
 
     // Rules of one kind know nothing of those of another.

@@ -1,6 +1,8 @@
 using System.Net;
 using System.Net.Http.Headers;
 using System.Text.Json.Nodes;
+using Lowfell.Web.Api;
+using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 
 namespace Lowfell.Web.Tests;
@@ -166,6 +168,9 @@ public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
         await RefusesAsync($"tryZoneId={zone["id"]}&tryCoatId={coat}&tryMaterialId={Guid.NewGuid()}", "tryMaterialId", HttpStatusCode.NotFound);
         await RefusesAsync($"tryZoneId={zone["id"]}&trySchemeId={Guid.NewGuid()}", "trySchemeId", HttpStatusCode.NotFound);
         await RefusesAsync($"tryZoneId={zone["id"]}&tryCoatId={coat}&tryHand=9", "tryHand");
+        await RefusesAsync($"tryCoatId={coat}&tryHand=1.2", "tryZoneId");
+        await RefusesAsync($"trySchemeId={other}", "tryZoneId");
+        await RefusesAsync($"tryZoneId={zone["id"]}&tryMaterialId={paint}", "tryCoatId");
     }
 
     [Fact]
@@ -187,6 +192,28 @@ public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
         }
 
         Assert.NotEqual(await TagAsync(1), await TagAsync(2));
+
+        // A larger zone has more marks: the picture of before is none of it.
+        var before = await TagAsync(1);
+        var page = await host.GetAsync($"/api/pieces/{piece}");
+        var zone = page["piece"]!["zones"]!.AsArray().First(z => (string)z!["id"]! == (string)one["zones"]![(int)marks[0]!["zone"]!]!["id"]!)!;
+        var settings = zone["settings"]!.DeepClone();
+        settings["areaShare"] = (double)settings["areaShare"]! * 0.5;
+        await host.PutAsync($"/api/zones/{zone["id"]}", new { version = (int)zone["version"]!, settings }, HttpStatusCode.NoContent);
+        Assert.NotEqual(before, await TagAsync(1));
+        Assert.True((await host.GetAsync($"/api/pieces/{piece}/look"))["marks"]!.AsArray().Count < marks.Count);
+    }
+
+    [Fact]
+    public async Task Small_pictures_can_be_left_out_and_large_ones_not()
+    {
+        await using var without = host.WithWebHostBuilder(b => b.UseSetting("Looks:SmallPictures", "false"));
+        using var client = without.CreateClient();
+        await without.Services.GetRequiredService<Readiness>().Done;
+        var piece = (string)(await PieceAsync("Straight"))["id"]!;
+        using var small = await client.GetAsync(new Uri($"/api/pieces/{piece}/picture.png?w=96&h=64", UriKind.Relative), Cancel);
+        using var large = await client.GetAsync(new Uri($"/api/pieces/{piece}/picture.png?w=360&h=240", UriKind.Relative), Cancel);
+        Assert.Equal((HttpStatusCode.NoContent, HttpStatusCode.OK), (small.StatusCode, large.StatusCode));
     }
 
     [Fact]

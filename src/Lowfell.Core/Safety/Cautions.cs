@@ -46,6 +46,16 @@ public static class Cautions
     public const string Glue =
         "Fumes and splash: eye protection and ventilation. Baking soda or cotton makes it hot. Stuck skin: lukewarm soapy water; a doctor for eyes.";
 
+    /// <summary>For stripping a piece.</summary>
+    public const string Stripping =
+        "Try it on a hidden spot first. Gloves, open window, no flame, no hot air. Nothing is sanded dry off old metal. What comes off goes to the local collection, not down the drain.";
+
+    /// <summary>For taking paint off with spirit or its own thinner.</summary>
+    public const string Wiping = "Gloves and an open window, no flame, no hot air while it is wet. Swabs out flat to dry outdoors or in a lidded metal tin with water.";
+
+    /// <summary>For rubbing down.</summary>
+    public const string Rubbing = "Rub down wet, or with a mask: dust of paint, filler and resin is not for lungs. Nothing is sanded dry off old metal.";
+
     /// <summary>Cautions of a coat, worst first; none for one that uses nothing of the kind.</summary>
     public static IReadOnlyList<Caution> For(Coat coat)
     {

@@ -91,6 +91,9 @@ public static class SightTable
     /// <summary>Least and most size of a detail, mm.</summary>
     public const double LeastMm = 0.01, MostMm = 300;
 
+    /// <summary>Times the laboratory's threshold from which something is seen without searching. Craft estimate.</summary>
+    public const double SeenJ = 2.5;
+
     /// <summary>Distances that are told beside the set's own, m.</summary>
     public static IReadOnlyList<double> Distances { get; } = [HandM, 0.6, 0.9, 1.2, FarM];
 
@@ -107,5 +110,5 @@ public static class SightTable
     /// <param name="j">Times the threshold of the laboratory.</param>
     /// <param name="left">What is left of the difference, dE00.</param>
     public static SightWord Word(double j, double left) =>
-        j >= 5 && left >= 15 ? SightWord.StandsOut : j >= 2.5 && left >= 4 ? SightWord.Seen : j >= 1 && left >= 1 ? SightWord.Barely : SightWord.Lost;
+        j >= 5 && left >= 15 ? SightWord.StandsOut : j >= SeenJ && left >= 4 ? SightWord.Seen : j >= 1 && left >= 1 ? SightWord.Barely : SightWord.Lost;
 }

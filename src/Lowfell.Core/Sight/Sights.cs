@@ -15,7 +15,26 @@ public readonly record struct SightDetail(double WidthMm, double LengthMm, Linea
 /// <param name="Metres">Distance, m.</param>
 /// <param name="Room">Room.</param>
 /// <param name="Eyes">Eyes.</param>
-public readonly record struct SightFrom(double Metres, SightRoom Room = SightRoom.ClubHall, Eyes Eyes = Eyes.Sharp);
+public readonly record struct SightFrom(double Metres, SightRoom Room = SightRoom.ClubHall, Eyes Eyes = Eyes.Sharp)
+{
+    /// <summary>White of the room, cd/m2, where it was measured.</summary>
+    public double? MeasuredCdM2 { get; init; }
+
+    /// <summary>Acuity of the eyes, where it is known.</summary>
+    public double? KnownAcuity { get; init; }
+
+    /// <summary>How much more, or less, than usual these eyes notice: a factor on J that a trial gave; 0 for none.</summary>
+    public double TrialFactor { get; init; }
+
+    /// <summary>The factor on J.</summary>
+    public double Factor => TrialFactor > 0 ? TrialFactor : 1;
+
+    /// <summary>White of the room, cd/m2.</summary>
+    public double WhiteCdM2 => MeasuredCdM2 ?? Room.White();
+
+    /// <summary>What the eyes make of an angle.</summary>
+    public double Acuity => KnownAcuity ?? Eyes.Acuity();
+}
 
 /// <summary>One look at a detail.</summary>
 /// <param name="J">Times the laboratory's threshold of being noticed.</param>
@@ -51,7 +70,7 @@ public static class Sights
             throw new ArgumentOutOfRangeException(nameof(detail), FormattableString.Invariant($"A detail is {SightTable.LeastMm} to {SightTable.MostMm} mm wide."));
         }
 
-        var acuity = from.Eyes.Acuity();
+        var acuity = from.Acuity;
         var (w, l) = (Eye.Arcmin(detail.WidthMm, from.Metres) * acuity, Eye.Arcmin(Math.Max(SightTable.LeastMm, detail.LengthMm), from.Metres) * acuity);
         var share = Eye.Kept(w) * Eye.Kept(l);
         var there = Toward(detail.Ground, detail.Colour, share);
@@ -61,10 +80,10 @@ public static class Sights
         double Contrast(double one, double other) => (one - other) / (other + Veil);
         var (long0, middle, short0) = (Contrast(a.L, g.L), Contrast(a.M, g.M), Contrast(a.S, g.S));
         var kernel = SightKernel.Of(w, l);
-        var tone = kernel.Luminance * Contrast(own.Y, ground.Y) * Eye.RoomShare(from.Room.White() * ground.Y)
+        var tone = kernel.Luminance * Contrast(own.Y, ground.Y) * Eye.RoomShare(from.WhiteCdM2 * ground.Y)
             / Eye.Hidden(detail.ReliefContrast, detail.PitchMm, w, from.Metres, acuity);
         var (red, blue) = (kernel.RedGreen * (long0 - middle), kernel.BlueYellow * (short0 - ((long0 + middle) / 2)));
-        return new(Math.Sqrt((tone * tone) + (red * red) + (blue * blue)), left, w, there);
+        return new(from.Factor * Math.Sqrt((tone * tone) + (red * red) + (blue * blue)), left, w, there);
     }
 
     /// <summary>The better of one mark by itself and of a row of such, taken as a line as wide as one.</summary>

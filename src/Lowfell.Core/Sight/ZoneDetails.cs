@@ -41,9 +41,10 @@ public sealed record ZoneDetail(SightKind Kind, Guid? CoatId, SightDetail Detail
     public Sighting At(in SightFrom from) => Sights.Best(Detail, RowShare, from);
 
     /// <summary>Whether a light or a heavy hand would change the verdict.</summary>
-    public bool Unsure(SightRoom room, Eyes eyes, double tableM)
+    /// <param name="stand">Where the set is looked at from, and who.</param>
+    public bool Unsure(SightFrom stand)
     {
-        SightVerdict Of(SightDetail detail) => Sights.Verdict(m => (this with { Detail = detail }).At(new(m, room, eyes)).Word, tableM);
+        SightVerdict Of(SightDetail detail) => Sights.Verdict(m => (this with { Detail = detail }).At(stand with { Metres = m }).Word, stand.Metres);
         var middle = Of(Detail);
         return ByHands.Any(h => Of(Detail with { Colour = h.Colour, Ground = h.Ground }) != middle);
     }
@@ -105,6 +106,44 @@ public static class ZoneDetails
         return details;
 
         SightDetail Detail(double width, double length, HeightColour colour, HeightColour on) => new(Size(width), Size(length), colour.Lab.ToLinear(), on.Lab.ToLinear(), ground.Contrast, ground.PitchMm);
+    }
+
+    /// <summary>What a coat changes where it is laid: a single mark of it, or recess, face and edge with it on what is below.</summary>
+    /// <param name="zone">The zone.</param>
+    /// <param name="coat">The coat.</param>
+    /// <param name="on">The stack with it.</param>
+    /// <param name="below">The stack below it.</param>
+    public static IEnumerable<(SightDetail Detail, double RowShare)> Laid(Zone zone, Coat coat, Stratum on, Stratum below)
+    {
+        ArgumentNullException.ThrowIfNull(zone);
+        if (coat.How.Shape is not null && on.Mark is { } mark)
+        {
+            var size = CoatMarks.Of(coat, zone);
+            var inRow = coat.How.Shape is MarkShape.Chip or MarkShape.Dot ? coat.DepositOn(zone).Coverage[(int)ReliefHeight.Edge] : 0;
+            var (contrast, pitch) = Ground(zone, below);
+            yield return (new(Size(size.WidthMm), Size(size.LengthMm), mark.ToLinear(), below.Face.Lab.ToLinear(), contrast, pitch), inRow);
+            yield break;
+        }
+
+        foreach (var detail in Between(zone, on, below))
+        {
+            yield return (detail, 0);
+        }
+    }
+
+    /// <summary>The whole of a zone, its recess, face and edge as one stack leaves them on what another does.</summary>
+    public static IEnumerable<SightDetail> Between(Zone zone, Stratum on, Stratum below)
+    {
+        ArgumentNullException.ThrowIfNull(zone);
+        var side = Size(Math.Sqrt(zone.AreaMm2));
+
+        // From afar fine relief melts into one colour.
+        yield return new(side, side, on.Mean.ToLinear(), below.Mean.ToLinear());
+        for (var h = 0; h < 3; h++)
+        {
+            var (width, length) = (ReliefHeight)h switch { ReliefHeight.Recess => (RecessWidth(zone), RecessWidth(zone) * RecessTimes), ReliefHeight.Edge => (EdgeMm, EdgeLongMm), _ => (side, side) };
+            yield return new(Size(width), Size(length), on.At(h).Lab.ToLinear(), below.At(h).Lab.ToLinear());
+        }
     }
 
     // What another covering coat goes over is there for hold and evenness, not to be seen.

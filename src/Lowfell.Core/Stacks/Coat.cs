@@ -143,6 +143,9 @@ public sealed record Coat
     /// <summary>Facts of its technique.</summary>
     public TechniqueFacts How => Technique.Facts();
 
+    /// <summary>Technique and paint, as it stands in a list.</summary>
+    public string Label => Paint is { } paint ? $"{How.Label}, {paint.Name}" : How.Label;
+
     /// <summary>Family that the rules go by.</summary>
     public Family? Family => Paint?.Lead.Family;
 

@@ -52,6 +52,9 @@ public static class Handiworks
     /// <summary>What is seen of a mask.</summary>
     public static Handiwork Masking { get; } = new("pressed down along its edge, no gap; it comes off slowly, folded back on itself", ["Paint crept under the tape.", "The tape pulled paint off.", "A ridge along the edge."]);
 
+    /// <summary>What is seen of a mend by hand.</summary>
+    public static Handiwork Mending { get; } = new("what was wrong is gone, and where it was mended has no rim", ["It still shows.", "A rim where it ends.", "The coat below came up."]);
+
     /// <summary>What is seen of a coat of a technique.</summary>
     public static Handiwork Handiwork(this Technique technique) => Table[technique.Facts().Role];
 }

@@ -140,4 +140,7 @@ public enum Technique
 
     /// <summary>Filling gaps of the bare piece.</summary>
     FillGaps,
+
+    /// <summary>What is mended by hand, without a film of its own.</summary>
+    Mend,
 }

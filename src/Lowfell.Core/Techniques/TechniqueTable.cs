@@ -66,6 +66,7 @@ public static class TechniqueTable
         [Technique.WashPiece] = new() { Word = "washing of the piece", Label = "Wash the piece", Group = Prepare, Role = Role.Preparing, Tool = "soft brush, warm water and soap", Impact = Impact.None, NeedsMaterial = false, Thins = false, FillsDetail = false, Station = Station.Preparing, RateCm2PerMin = 60, LossMl = 0, ThenMin = 120 },
         [Technique.Sand] = new() { Word = "sanding", Label = "Sand the piece", Group = Prepare, Role = Role.Preparing, Tool = "files and fine paper, wet", Impact = Impact.None, NeedsMaterial = false, Thins = false, FillsDetail = false, Station = Station.Preparing, RateCm2PerMin = 30, LossMl = 0 },
         [Technique.FillGaps] = new() { Word = "filling of gaps", Label = "Fill gaps", Group = Prepare, Role = Role.Preparing, Tool = "filler and a spatula", Impact = Impact.None, NeedsMaterial = false, Thins = false, FillsDetail = false, Station = Station.Preparing, RateCm2PerMin = 25, LossMl = 0, ThenMin = 180 },
+        [Technique.Mend] = new() { Word = "mending by hand", Label = "Mend by hand", Group = Prepare, Role = Role.Preparing, Tool = "what the mend asks for", Impact = Impact.None, NeedsMaterial = false, Thins = false, FillsDetail = false, Station = Station.Preparing, RateCm2PerMin = 25, LossMl = 0 },
     };
 
     private static readonly TechniqueFacts[] Table = [.. Enum.GetValues<Technique>().Select(t => Rows[t])];

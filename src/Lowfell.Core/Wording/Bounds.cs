@@ -54,7 +54,11 @@ public sealed class NameBoundAttribute() : LengthBoundAttribute(1, Longest)
 public sealed class TagBoundAttribute() : LengthBoundAttribute(0, NameBoundAttribute.Longest);
 
 /// <summary>A note.</summary>
-public sealed class NoteBoundAttribute() : LengthBoundAttribute(0, 2000);
+public sealed class NoteBoundAttribute() : LengthBoundAttribute(0, Longest)
+{
+    /// <summary>Longest note.</summary>
+    public const int Longest = 2000;
+}
 
 /// <summary>A remark in one sentence.</summary>
 public sealed class RemarkBoundAttribute() : LengthBoundAttribute(0, 500);

@@ -20,6 +20,9 @@ internal sealed class LogConfiguration : BenchRowConfiguration<LogRow>
         row.Property(l => l.Deviation).HasMaxLength(2000).HasDefaultValue("");
         row.Property(l => l.Cause).HasMaxLength(2000).HasDefaultValue("");
         row.Property(l => l.Remedy).HasMaxLength(2000).HasDefaultValue("");
+        row.Property(l => l.Symptom).HasMaxLength(40).HasDefaultValue("");
+        row.Property(l => l.CauseKey).HasMaxLength(40).HasDefaultValue("");
+        row.HasIndex(l => new { l.BenchId, l.Symptom, l.CauseKey }).HasDatabaseName("IX_log_causes").HasFilter("\"CauseKey\" <> ''");
         row.Property(l => l.Who).HasDefaultValue("");
         row.Property(l => l.WorkedWith).HasDefaultValue(WorkedWith.Unsaid);
         row.Property(l => l.Taken).HasColumnType("text").HasDefaultValue("");

@@ -73,6 +73,12 @@ public sealed class LogRow : IBenchRow
     /// <summary>What mended it.</summary>
     public string Remedy { get; set; } = "";
 
+    /// <summary>Key of the symptom that is seen; empty where none of the list is named.</summary>
+    public string Symptom { get; set; } = "";
+
+    /// <summary>Key of the cause that it turned out to be; empty until the painter says so.</summary>
+    public string CauseKey { get; set; } = "";
+
     /// <summary>Its picture.</summary>
     public Guid? PhotoId { get; set; }
 

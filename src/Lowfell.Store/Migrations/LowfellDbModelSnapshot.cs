@@ -430,6 +430,13 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("character varying(2000)")
                         .HasDefaultValue("");
 
+                    b.Property<string>("CauseKey")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasDefaultValue("");
+
                     b.Property<Guid?>("CoatId")
                         .HasColumnType("uuid");
 
@@ -510,6 +517,13 @@ namespace Lowfell.Store.Migrations
                     b.Property<double?>("SetUpMinutes")
                         .HasColumnType("double precision");
 
+                    b.Property<string>("Symptom")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasDefaultValue("");
+
                     b.Property<string>("Taken")
                         .IsRequired()
                         .ValueGeneratedOnAdd()
@@ -565,6 +579,10 @@ namespace Lowfell.Store.Migrations
                     b.HasIndex("BenchId", "PhotoId");
 
                     b.HasIndex("BenchId", "At", "Id");
+
+                    b.HasIndex("BenchId", "Symptom", "CauseKey")
+                        .HasDatabaseName("IX_log_causes")
+                        .HasFilter("\"CauseKey\" <> ''");
 
                     b.HasIndex("BenchId", "ZoneId", "CoatId", "Pass", "Copy");
 
@@ -1288,6 +1306,30 @@ namespace Lowfell.Store.Migrations
                     b.HasKey("BenchId", "Id");
 
                     b.ToTable("sets", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.SightTickRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<double>("J")
+                        .HasColumnType("double precision");
+
+                    b.Property<bool>("Seen")
+                        .HasColumnType("boolean");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("BenchId", "At");
+
+                    b.ToTable("sight_ticks", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.SolveRow", b =>
@@ -2031,6 +2073,15 @@ namespace Lowfell.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Lowfell.Store.SightTickRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Lowfell.Store.SolveRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -2154,9 +2205,111 @@ namespace Lowfell.Store.Migrations
                                 .HasForeignKey("ZoneRowBenchId", "ZoneRowId");
                         });
 
+                    b.OwnsMany("Lowfell.Store.RepairRow", "Repairs", b1 =>
+                        {
+                            b1.Property<Guid>("ZoneRowBenchId");
+
+                            b1.Property<Guid>("ZoneRowId");
+
+                            b1.Property<int>("__synthesizedOrdinal")
+                                .ValueGeneratedOnAdd();
+
+                            b1.Property<Guid>("AfterCoatId");
+
+                            b1.Property<DateTimeOffset>("At");
+
+                            b1.Property<string>("Cause")
+                                .IsRequired()
+                                .HasMaxLength(200);
+
+                            b1.PrimitiveCollection<string>("Copies")
+                                .IsRequired();
+
+                            b1.Property<string>("Does")
+                                .IsRequired()
+                                .HasMaxLength(200);
+
+                            b1.Property<bool?>("Helped");
+
+                            b1.Property<Guid>("Id");
+
+                            b1.Property<string>("PlanBefore")
+                                .IsRequired()
+                                .HasMaxLength(200);
+
+                            b1.Property<int>("PlanVersion");
+
+                            b1.Property<string>("Symptom")
+                                .IsRequired()
+                                .HasMaxLength(200);
+
+                            b1.HasKey("ZoneRowBenchId", "ZoneRowId", "__synthesizedOrdinal");
+
+                            b1.ToTable("zones");
+
+                            b1
+                                .ToJson("Repairs")
+                                .HasColumnType("jsonb");
+
+                            b1.WithOwner()
+                                .HasForeignKey("ZoneRowBenchId", "ZoneRowId");
+
+                            b1.OwnsMany("Lowfell.Store.RepairStepRow", "Steps", b2 =>
+                                {
+                                    b2.Property<Guid>("RepairRowZoneRowBenchId");
+
+                                    b2.Property<Guid>("RepairRowZoneRowId");
+
+                                    b2.Property<int>("RepairRow__synthesizedOrdinal");
+
+                                    b2.Property<int>("__synthesizedOrdinal")
+                                        .ValueGeneratedOnAdd();
+
+                                    b2.Property<Guid>("CoatId");
+
+                                    b2.Property<Guid?>("MaterialId");
+
+                                    b2.Property<double>("Minutes");
+
+                                    b2.Property<Guid?>("MixId");
+
+                                    b2.Property<string>("MixedTo")
+                                        .HasMaxLength(200);
+
+                                    b2.Property<string>("Note")
+                                        .IsRequired()
+                                        .HasMaxLength(200);
+
+                                    b2.Property<double>("PaintFraction");
+
+                                    b2.Property<double>("Share");
+
+                                    b2.Property<string>("Technique")
+                                        .IsRequired()
+                                        .HasMaxLength(40);
+
+                                    b2.Property<string>("Thinner")
+                                        .IsRequired()
+                                        .HasMaxLength(40);
+
+                                    b2.Property<double>("WaitMin");
+
+                                    b2.HasKey("RepairRowZoneRowBenchId", "RepairRowZoneRowId", "RepairRow__synthesizedOrdinal", "__synthesizedOrdinal");
+
+                                    b2.ToTable("zones");
+
+                                    b2.WithOwner()
+                                        .HasForeignKey("RepairRowZoneRowBenchId", "RepairRowZoneRowId", "RepairRow__synthesizedOrdinal");
+                                });
+
+                            b1.Navigation("Steps");
+                        });
+
                     b.Navigation("Mates");
 
                     b.Navigation("Piece");
+
+                    b.Navigation("Repairs");
 
                     b.Navigation("Scheme");
                 });

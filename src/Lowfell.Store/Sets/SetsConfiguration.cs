@@ -41,6 +41,11 @@ internal sealed class ZoneConfiguration : BenchRowConfiguration<ZoneRow>
         row.Property(z => z.CrackColour).HasMaxLength(7);
         row.Property(z => z.LitEdges).HasDefaultValue(1);
         row.OwnsMany(z => z.Mates, m => m.ToJson());
+        row.OwnsMany(z => z.Repairs, r =>
+        {
+            r.ToJson();
+            r.OwnsMany(x => x.Steps);
+        });
         row.Property(z => z.Fitting).HasDefaultValue(Fitting.Free);
         row.HasOne(z => z.Scheme).WithMany().HasForeignKey(z => new { z.BenchId, z.SchemeId }).OnDelete(DeleteBehavior.Restrict);
     }

@@ -94,6 +94,9 @@ public sealed class ZoneRow : IBenchRow, IVersionedRow
     /// <summary>When it is painted, where parts are fitted on its piece or its piece is one.</summary>
     public Fitting Fitting { get; set; }
 
+    /// <summary>Mends on some of its copies.</summary>
+    public List<RepairRow> Repairs { get; set; } = [];
+
     /// <summary>Order on the piece.</summary>
     public int Position { get; set; }
 

@@ -67,6 +67,12 @@ internal static class WorkReader
         var ids = rows.ConvertAll(z => z.Id);
         var log = await db.Log.AsNoTracking().Where(l => ids.Contains(l.ZoneId) && (l.CoatId != null || l.PartId != null) && l.Kind != LogKind.Problem && l.Kind != LogKind.Note)
             .OrderBy(l => l.At).ThenBy(l => l.Id).ToListAsync(cancel);
+        foreach (var stripped in rows.Where(z => z.Repairs.Exists(r => r.Strips)))
+        {
+            var still = Stripped.Without(log.FindAll(l => l.ZoneId == stripped.Id), stripped).Select(l => l.Id).ToHashSet();
+            log.RemoveAll(l => l.ZoneId == stripped.Id && !still.Contains(l.Id));
+        }
+
         return new(zones, log.ConvertAll(l => Fact(l, origin)), [], new Dictionary<string, bool>());
     }
 
@@ -74,7 +80,7 @@ internal static class WorkReader
     public static WorkPiece Piece(PieceRow p) => new(p.Id, p.SetId, p.Name, p.Copies, p.PartOfId, p.FitMin, p.GlueMin, p.LiesFlat);
 
     /// <summary>A zone; its scheme with the coats, its piece and its set have to be loaded.</summary>
-    public static WorkZone Zone(ZoneRow z, WorkPiece piece, Bench bench, OpenShelf shelf) => new(z.Id, piece, z.Name, ZoneStacks.Read(z, bench, shelf), z.Neighbours, z.Fitting) { SchemeId = z.SchemeId };
+    public static WorkZone Zone(ZoneRow z, WorkPiece piece, Bench bench, OpenShelf shelf) => new(z.Id, piece, z.Name, ZoneStacks.Read(z, bench, shelf), z.Neighbours, z.Fitting) { SchemeId = z.SchemeId, Repairs = ZoneStacks.Repairs(z, shelf) };
 
     /// <summary>An entry of the log that names a step.</summary>
     /// <param name="l">The entry.</param>

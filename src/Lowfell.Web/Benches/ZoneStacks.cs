@@ -1,3 +1,4 @@
+using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Stacks;
 using Lowfell.Store;
 using Lowfell.Web.Api;
@@ -48,6 +49,12 @@ internal static class ZoneStacks
             throw new RefusedException("mixId", shelf.MixFaults.GetValueOrDefault(id) ?? $"There is no mix {id} on this bench.");
         }
     }
+
+    /// <summary>Mends on some of its copies.</summary>
+    public static IReadOnlyList<Repair> Repairs(ZoneRow zone, OpenShelf shelf) => zone.Repairs.ConvertAll(r => r.ToCore(shelf.Find, shelf.Paints));
+
+    /// <summary>The steps of a zone's stack, with those of mends on some of its copies.</summary>
+    public static IReadOnlyList<Step> Steps(ZoneRow zone, StackDraft stack, OpenShelf shelf) => Core.Evenings.Steps.Repairs.Among(TwoSided.Of(stack, zone.Piece!.LiesFlat), stack, Repairs(zone, shelf));
 
     /// <summary>The zones that are there, with all that their stacks need.</summary>
     public static IQueryable<ZoneRow> Rows(LowfellDb db) => db.Zones.AsNoTracking().Include(z => z.Piece!.Set).Include(z => z.Scheme!.Coats).AsSplitQuery()

@@ -15,6 +15,7 @@ using Lowfell.Web.Features.Health;
 using Lowfell.Web.Features.Log;
 using Lowfell.Web.Features.Looks;
 using Lowfell.Web.Features.Matching;
+using Lowfell.Web.Features.Mend;
 using Lowfell.Web.Features.Mixes;
 using Lowfell.Web.Features.Sets;
 using Lowfell.Web.Features.Shelf;
@@ -70,6 +71,8 @@ public static class LowfellHost
         builder.Services.AddHostedService<RoomWatch>();
         builder.Services.AddHostedService<BinWatch>();
         builder.Services.AddScoped<LogDesk>();
+        builder.Services.AddScoped<CaseReader>();
+        builder.Services.AddScoped<RepairDesk>();
         builder.Services.AddScoped<AmountDesk>();
         builder.Services.AddScoped<PlanDesk>();
         builder.Services.AddScoped<TrayDesk>();
@@ -141,6 +144,11 @@ public static class LowfellHost
         TrayRim.Map(bound);
         LookEndpoints.Map(bound);
         SightEndpoints.Map(bound);
+        StairEndpoints.Map(bound);
+        SightTrial.Map(bound);
+        SetSightEndpoints.Map(bound);
+        TableCheckEndpoints.Map(bound);
+        MendEndpoints.Map(bound);
         CrackleEndpoints.Map(bound);
         TrayDust.Map(bound);
         PreviewEndpoints.Map(bound);

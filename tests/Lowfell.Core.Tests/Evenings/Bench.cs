@@ -35,6 +35,14 @@ internal sealed class Bench
         return zone;
     }
 
+    /// <summary>Takes a mend up on some copies of a zone; empty for one that comes before all of its stack.</summary>
+    public Bench Mends(WorkZone zone, Guid after, int[] copies, params RepairStep[] steps)
+    {
+        var at = zones.FindIndex(z => z.Id == zone.Id);
+        zones[at] = zones[at] with { Repairs = [.. zones[at].Repairs, new(after, copies, steps)] };
+        return this;
+    }
+
     public Bench Wrote(LogKind kind, StepId step, int copy, double atMin, double? minutes = null, double? setUp = null, Guid press = default, StepThen? then = null)
     {
         log.Add(new(step.On(copy), kind, atMin, minutes, setUp, press, then));

@@ -8,7 +8,6 @@ using Lowfell.Core.Meshes.Geometry;
 using Lowfell.Core.Meshes.Looks;
 using Lowfell.Core.Meshes.Screen;
 using Lowfell.Core.Meshes.StandIns;
-using Lowfell.Core.Mixes;
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
@@ -20,11 +19,8 @@ namespace Lowfell.Core.Tests.Meshes;
 /// <summary>Stand-ins, the table of looks against the prediction, pictures against the table.</summary>
 public sealed class LookTests
 {
-    private static Coat Coat(Technique technique, string colour, Family family = Family.AcrylicPaint, Effect effect = Effect.Plain)
-    {
-        var material = new Material { Id = Guid.NewGuid(), Name = colour, Family = family, Colour = Srgb.Parse(colour), Effect = effect };
-        return new() { Id = Guid.NewGuid(), Technique = technique, Material = material, Paint = Paint.Of(material) };
-    }
+    private static Coat Coat(Technique technique, string colour, Family family = Family.AcrylicPaint, Effect effect = Effect.Plain) =>
+        Build.Coat(technique, Build.Of(family, colour) with { Effect = effect }, fraction: 1);
 
     private static StackDraft Stack(params Coat[] coats) => new(new Zone { Name = "wall", Substrate = Substrate.Polystyrene, Relief = Relief.Textured, Facing = Facing.Side, AreaMm2 = 5000, Copies = 1 }, new Schools(), coats);
 

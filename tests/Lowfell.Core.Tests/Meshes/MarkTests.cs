@@ -6,7 +6,6 @@ using Lowfell.Core.Meshes.Geometry;
 using Lowfell.Core.Meshes.Looks;
 using Lowfell.Core.Meshes.Screen;
 using Lowfell.Core.Meshes.StandIns;
-using Lowfell.Core.Mixes;
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
@@ -18,11 +17,9 @@ namespace Lowfell.Core.Tests.Meshes;
 /// <summary>Marks one by one: where they lie, what they cover, and that their mean is the predicted one.</summary>
 public sealed class MarkTests
 {
-    private static Coat Coat(Technique technique, string colour, Family family = Family.AcrylicPaint, Marks? marks = null)
-    {
-        var material = new Material { Id = Guid.NewGuid(), Name = colour, Family = family, Colour = Srgb.Parse(colour) };
-        return new() { Id = new((int)technique + 1, 7, 3, [1, 2, 3, 4, 5, 6, 7, 8]), Technique = technique, Material = material, Paint = Paint.Of(material), Marks = marks };
-    }
+    // Its place follows from its id: the same in each run.
+    private static Coat Coat(Technique technique, string colour, Family family = Family.AcrylicPaint, Marks? marks = null) =>
+        Build.Coat(technique, Build.Of(family, colour), fraction: 1) with { Marks = marks, Id = new((int)technique + 1, 7, 3, [1, 2, 3, 4, 5, 6, 7, 8]) };
 
     private static StackDraft Stack(params Coat[] coats) => new(new Zone { Name = "hull", Substrate = Substrate.Resin, Relief = Relief.Panelled, Facing = Facing.Side, AreaMm2 = 6000, Copies = 1 }, new Schools(), coats);
 

@@ -102,12 +102,15 @@ public sealed class SightTests
         Assert.Equal(0, Sights.At(Detail("#7a7a5c", "#7a7a5c", 5), new(1)).J, 1e-9);
     }
 
-    // Crawlers at a metre on #7a7a5c: J and what is left.
+    // What is offered for faint streaks and scratches of a crawler at a metre.
     [Theory]
-    [InlineData("#6a694f", 0.45, 8, "seen")]
-    [InlineData("#969677", 0.18, 6, "seen")]
-    public void What_is_offered_for_faint_streaks_shows_at_a_metre(string colour, double width, double length, string word) =>
-        Assert.Equal(word, Sights.At(Detail(colour, "#7a7a5c", width, length), new(1)).Word >= SightWord.Seen ? "seen" : Sights.At(Detail(colour, "#7a7a5c", width, length), new(1)).ToString());
+    [InlineData("#6a694f", 0.45, 8)]
+    [InlineData("#969677", 0.18, 6)]
+    public void What_is_offered_for_faint_marks_shows_at_a_metre(string colour, double width, double length)
+    {
+        var seen = Sights.At(Detail(colour, "#7a7a5c", width, length), new(1));
+        Assert.True(seen.Word >= SightWord.Seen, seen.ToString());
+    }
 
     [Fact]
     public void Farther_off_narrower_or_paler_is_never_better_seen()

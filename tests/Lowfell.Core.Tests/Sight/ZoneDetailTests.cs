@@ -1,6 +1,4 @@
-using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
-using Lowfell.Core.Mixes;
 using Lowfell.Core.Sight;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
@@ -12,11 +10,8 @@ namespace Lowfell.Core.Tests.Sight;
 /// <summary>What there is to see on a zone.</summary>
 public sealed class ZoneDetailTests
 {
-    private static Coat Coat(Technique technique, string colour, Family family = Family.AcrylicPaint, Marks? marks = null)
-    {
-        var material = new Material { Id = Guid.NewGuid(), Name = colour, Family = family, Colour = Srgb.Parse(colour) };
-        return new() { Id = Guid.NewGuid(), Technique = technique, Material = material, Paint = Paint.Of(material), Marks = marks };
-    }
+    private static Coat Coat(Technique technique, string colour, Family family = Family.AcrylicPaint, Marks? marks = null) =>
+        Build.Coat(technique, Build.Of(family, colour), fraction: 1) with { Marks = marks };
 
     private static StackDraft Stack(params Coat[] coats) =>
         new(new Zone { Name = "hull", Substrate = Substrate.Resin, Relief = Relief.Panelled, Facing = Facing.Side, AreaMm2 = 6000, Copies = 4, ViewingMm = 1000 }, new Schools(), coats);
@@ -64,7 +59,7 @@ public sealed class ZoneDetailTests
         }
 
         var edge = details.Single(d => d.Kind == SightKind.Edge);
-        Assert.True((edge with { ByHands = [(new(1, 1, 1), edge.Detail.Ground)], Detail = edge.Detail with { Colour = edge.Detail.Ground } }).Unsure(SightRoom.ClubHall, Eyes.Sharp, 1));
-        Assert.False((edge with { ByHands = [] }).Unsure(SightRoom.ClubHall, Eyes.Sharp, 1));
+        Assert.True((edge with { ByHands = [(new(1, 1, 1), edge.Detail.Ground)], Detail = edge.Detail with { Colour = edge.Detail.Ground } }).Unsure(new(1)));
+        Assert.False((edge with { ByHands = [] }).Unsure(new(1)));
     }
 }

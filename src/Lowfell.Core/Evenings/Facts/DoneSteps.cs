@@ -44,7 +44,7 @@ public sealed class DoneSteps
     public double? DoneAt(CopyStep step) => Of(step) is { Skipped: false } it ? it.AtMin : null;
 
     /// <summary>
-    /// Whether a step of a zone is off the list on a copy: written down, left out, or, for cleaning up, masking and unmasking, done as far as what comes after it tells.
+    /// Whether a step of a zone is off the list on a copy: written down, left out, or, for cleaning up, masking and unmasking, done as far as what comes after it tells; a mend of other copies is.
     /// </summary>
     /// <param name="zoneId">The zone.</param>
     /// <param name="steps">Its steps.</param>
@@ -52,7 +52,7 @@ public sealed class DoneSteps
     /// <param name="copy">The copy.</param>
     public bool IsOff(Guid zoneId, IReadOnlyList<Step> steps, int place, int copy)
     {
-        if (Knows(steps[place].Id(zoneId).On(copy)))
+        if (Knows(steps[place].Id(zoneId).On(copy)) || !steps[place].Concerns(copy))
         {
             return true;
         }

@@ -29,6 +29,9 @@ public sealed record Step(Coat Coat, int Pass, double MinutesPerCopy, Station St
     /// <summary>The pass that stands for turning a piece that lies flat, when one side of it is done.</summary>
     public const int OtherSidePass = -3;
 
+    /// <summary>Whether a pass lays something: one of the coat, on either side.</summary>
+    public static bool Lays(int pass) => pass is > 0 or <= OtherSidePass;
+
     /// <summary>What it is known by on a zone.</summary>
     public StepId Id(Guid zoneId) => StepId.Coat(zoneId, Coat.Id, Pass);
 
@@ -40,6 +43,15 @@ public sealed record Step(Coat Coat, int Pass, double MinutesPerCopy, Station St
 
     /// <summary>Share of the zone that it is about: half of it where the piece lies flat and is turned.</summary>
     public double Share { get; init; } = 1;
+
+    /// <summary>The mend that it is of; null for a step of the stack, which every copy gets.</summary>
+    public MendOn? Mends { get; init; }
+
+    /// <summary>Whether a copy gets it.</summary>
+    public bool Concerns(int copy) => Mends is null || Mends.Copies.Contains(copy);
+
+    /// <summary>The coat of the stack whose look stands for it.</summary>
+    public Guid LooksAs => Mends?.AfterCoatId ?? Coat.Id;
 
     /// <summary>What the next step waits for.</summary>
     public WaitKind WaitFor { get; init; } = WaitKind.Recoat;

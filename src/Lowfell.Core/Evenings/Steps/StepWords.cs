@@ -13,6 +13,7 @@ public static class StepWords
         Step.MaskPass => "Mask for the " + step.Coat.How.Word,
         Step.UnmaskPass => "Unmask after the " + step.Coat.How.Word,
         <= Step.OtherSidePass => Of(step.Coat.Technique) + ", the other side:",
+        _ when step.Mends is not null && step.Coat.Technique != Technique.Mend => $"Mend: {step.Coat.How.Word}",
         _ => Of(step.Coat.Technique),
     };
 

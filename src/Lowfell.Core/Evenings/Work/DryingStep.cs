@@ -36,8 +36,8 @@ public sealed record DryingStep(OpenZone Zone, Step Step, IReadOnlyList<int> Cop
                     continue;
                 }
 
-                var (here, next) = (zone.Id(place), place + 1);
-                var copies = Enumerable.Range(1, zone.Zone.Piece.Copies).Where(copy => !work.IsOff(zone, next, copy))
+                var here = zone.Id(place);
+                var copies = Enumerable.Range(1, zone.Zone.Piece.Copies).Where(copy => NextOn(zone, place, copy) is { } next && !work.IsOff(zone, next, copy))
                     .Select(copy => (Copy: copy, Done: work.Done.DoneAt(here.On(copy))))
                     .Where(c => c.Done is { } done && done + step.LagMin > nowMin - ToldMin && done <= nowMin + LeastMin && !(felt.TryGetValue(here.On(c.Copy), out var at) && at > done));
                 found.AddRange(copies.GroupBy(c => Math.Round(c.Done!.Value)).Select(g => new DryingStep(zone, step, [.. g.Select(c => c.Copy)], g.Max(c => c.Done!.Value) + step.LagMin)));
@@ -45,5 +45,18 @@ public sealed record DryingStep(OpenZone Zone, Step Step, IReadOnlyList<int> Cop
         }
 
         return [.. found.OrderBy(d => d.DryAtMin)];
+    }
+
+    private static int? NextOn(OpenZone zone, int place, int copy)
+    {
+        for (var next = place + 1; next < zone.Steps.Count; next++)
+        {
+            if (zone.Steps[next].Concerns(copy))
+            {
+                return next;
+            }
+        }
+
+        return null;
     }
 }

@@ -60,7 +60,7 @@ public sealed record FirstCopy(int Copy, IReadOnlyList<int> Rest, IReadOnlyList<
     {
         var step = zone.Steps[place];
         var done = work.Done.Of(zone.Id(place).On(copy));
-        return new(zone, place, step.MinutesPerCopy, done?.Minutes, done?.Skipped ?? false, step.IsBeside ? null : Change(zone, step.Coat));
+        return new(zone, place, step.MinutesPerCopy, done?.Minutes, done?.Skipped ?? false, step.IsBeside || step.Mends is not null ? null : Change(zone, step.Coat));
     }
 
     private static double? Change(OpenZone zone, Coat coat)

@@ -25,6 +25,9 @@ public sealed record OpenZone(WorkZone Zone, Lazy<PredictedStack> Predicting, IR
     /// <summary>Place of a step; -1 where it is not one of them.</summary>
     public int Place(StepId step) => Steps.Place(step);
 
+    /// <summary>Place in the stack of the coat whose look stands for a step.</summary>
+    public int StackPlace(Step step) => Stack.IndexOf(step.LooksAs);
+
     /// <summary>What to mix for a step on some copies; null where nothing is laid.</summary>
     public CoatMix? MixFor(Step step, int copies) => step.IsBeside ? null : CoatMix.For(step.Coat with { Passes = 1 }, ZoneOf(step, copies), Stack.Schools.Highlights);
 
@@ -77,7 +80,7 @@ public sealed class OpenWork
     {
         var done = new DoneSteps(log);
         var varied = zones.Select(z => z with { Stack = z.Stack with { Coats = [.. z.Stack.Coats.Select(c => Varied(c, way, z.Stack.Schools.Wash))] } })
-            .Select(z => (Zone: z, Steps: TwoSided.Of(z.Stack, z.Piece.LiesFlat))).ToList();
+            .Select(z => (Zone: z, Steps: Repairs.Among(TwoSided.Of(z.Stack, z.Piece.LiesFlat), z.Stack, z.Repairs))).ToList();
         var now = varied.SelectMany(v => v.Steps.Select(step => (Id: step.Id(v.Zone.Id), Step: step))).DistinctBy(v => v.Id).ToDictionary(v => v.Id, v => v.Step);
         var learned = LearnedFigures.From(readings ?? log, answers, id => now.GetValueOrDefault(id));
         var open = varied.ConvertAll(v => new OpenZone(v.Zone, new(() => Predictor.PredictMiddle(v.Zone.Stack)), way.Learn ? [.. v.Steps.Select(learned.Correct)] : v.Steps));
@@ -108,9 +111,9 @@ public sealed class OpenWork
     /// <summary>Places of the steps that are left of a zone on a copy.</summary>
     public IEnumerable<int> Left(OpenZone zone, int copy) => Enumerable.Range(0, zone.Steps.Count).Where(i => !IsOff(zone, i, copy));
 
-    /// <summary>How far every copy of a zone is: for each copy from 1 on, a letter a step: d done, s left out, . open.</summary>
+    /// <summary>How far every copy of a zone is: for each copy from 1 on, a letter a step: d done, s left out, . open, - not for this copy.</summary>
     public IReadOnlyList<string> Progress(OpenZone zone) =>
-        [.. Enumerable.Range(1, zone.Zone.Piece.Copies).Select(copy => string.Concat(zone.Steps.Select((_, i) => IsOff(zone, i, copy) ? Letter(zone.Id(i).On(copy), 'd') : '.')))];
+        [.. Enumerable.Range(1, zone.Zone.Piece.Copies).Select(copy => string.Concat(zone.Steps.Select((s, i) => !s.Concerns(copy) ? '-' : IsOff(zone, i, copy) ? Letter(zone.Id(i).On(copy), 'd') : '.')))];
 
     /// <summary>How far the fitting of a part is, copy by copy, in the same letters.</summary>
     public IReadOnlyList<string> Progress(OpenPart part) => [.. Enumerable.Range(1, part.Part.Copies).Select(copy => Letter(part.Id.On(copy), '.').ToString())];
@@ -123,7 +126,7 @@ public sealed class OpenWork
         var zones = Zones.Where(z => pieceId is null || z.Zone.Piece.Id == pieceId).SelectMany(Progress);
         foreach (var copy in zones.Concat(Parts.Where(p => pieceId is null || p.Part.Id == pieceId).SelectMany(Progress)))
         {
-            (done, steps) = (done + copy.Count(letter => letter != '.'), steps + copy.Length);
+            (done, steps) = (done + copy.Count(letter => letter is 'd' or 's'), steps + copy.Count(letter => letter != '-'));
         }
 
         return (done, steps);

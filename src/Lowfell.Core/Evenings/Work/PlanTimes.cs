@@ -38,8 +38,8 @@ public static class PlanTimes
             }
 
             var judged = planned.Lot.Copies.SelectMany((copy, place) =>
-                (ends.TryGetValue(zone.Id(index - 1).On(copy), out var end) ? end : task.Ready.DoneBefore(zone, index, copy)) is { } before
-                    ? StepTiming.Judge(new(zone.Steps[index - 1], zone.Steps[index], planned.CopyStart(place) - before, zone.Stack.Zone)).Select(f => (Copy: copy, Finding: f))
+                zone.Steps.Before(index, copy) is >= 0 and var earlier && (ends.TryGetValue(zone.Id(earlier).On(copy), out var end) ? end : task.Ready.DoneBefore(zone, index, copy)) is { } before
+                    ? StepTiming.Judge(new(zone.Steps[earlier], zone.Steps[index], planned.CopyStart(place) - before, zone.Stack.Zone)).Select(f => (Copy: copy, Finding: f))
                     : []);
             found.AddRange(judged.GroupBy(j => j.Finding.Rule.Id).Select(same => new LateOrSoon(zone, zone.Steps[index], [.. same.Select(j => j.Copy)], planned.Start, same.First().Finding)));
         }
@@ -64,11 +64,16 @@ public static class PlanTimes
 
         foreach (var copy in copies)
         {
-            var before = steps[place - 1];
+            if (steps.Before(place, copy) is not (>= 0 and var earlier))
+            {
+                continue;
+            }
+
+            var before = steps[earlier];
             if (before.IsCleanUp && !done.Knows(before.Id(id.ZoneId).On(copy)))
             {
                 // Nobody wrote down that it was cleaned up: the wait counts from the laying.
-                var laid = steps[place - 2];
+                var laid = steps[earlier - 1];
                 before = laid with { NeededMin = laid.NeededMin + before.NeededMin, MostLagMin = null };
             }
 

@@ -2,7 +2,6 @@ using Lowfell.Core.Amounts;
 using Lowfell.Core.Evenings.Scheduling;
 using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Materials;
-using Lowfell.Core.Stacks;
 using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Evenings.Work;
@@ -69,10 +68,10 @@ public static class WorkAmounts
     public static double ReserveMl(OpenWork work, IReadOnlyCollection<MixedLot> lots)
     {
         var slips = 0.0;
-        foreach (var lot in lots.Where(l => l.Step.Coat is { How.Covers: true, What.Kind: Kind.Paint } && l.Step.Pass == l.Step.Coat.Passes))
+        foreach (var lot in lots.Where(l => l.Step is { Mends: null } && l.Step.Coat is { How.Covers: true, What.Kind: Kind.Paint } && l.Step.Pass == l.Step.Coat.Passes))
         {
             var zone = lot.Zone;
-            var place = zone.Stack.IndexOf(lot.Step.Coat.Id);
+            var place = zone.StackPlace(lot.Step);
             var own = TouchUp.OfMarks(zone.Stack.Coats.Skip(place + 1).Where(c => !c.Skipped));
             var beside = zone.Zone.Touches.Select(work.Zone).OfType<OpenZone>()
                 .Sum(n => TouchUp.AlongBorder(TouchUp.BorderMm(zone.Stack.Zone, n.Stack.Zone), n.Steps.Count(IsNeat)));

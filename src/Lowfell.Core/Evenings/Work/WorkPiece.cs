@@ -1,3 +1,4 @@
+using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 
@@ -23,6 +24,9 @@ public sealed record WorkPiece(Guid Id, Guid SetId, string Name, int Copies, Gui
 /// <param name="Fitting">When it is painted, where a part is fitted.</param>
 public sealed record WorkZone(Guid Id, WorkPiece Piece, string Name, StackDraft Stack, IReadOnlyList<Guid> Touches, Fitting Fitting = Fitting.Free)
 {
+    /// <summary>Mends on some of its copies.</summary>
+    public IReadOnlyList<Repair> Repairs { get; init; } = [];
+
     /// <summary>The scheme that its stack is of.</summary>
     public Guid SchemeId { get; init; }
 }

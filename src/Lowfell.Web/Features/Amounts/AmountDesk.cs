@@ -4,7 +4,6 @@ using Lowfell.Core.Evenings.Scheduling;
 using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Mixes;
-using Lowfell.Core.Stacks;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
@@ -106,7 +105,7 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, OpenBench open, Tim
         return new AmountsView(
             [.. needs.Where(m => m.Ml > 0).Select(m => Need(m, reserves.GetValueOrDefault(m.Material.Id), stock.GetValueOrDefault(m.Material.Id), prices, today)).OrderBy(n => n.Verdict == StockVerdict.Enough).ThenByDescending(n => n.Ml)],
             [.. amounts.Thinners.Select(t => new ThinnerView(t.Thinner, Math.Round(t.Ml, 2), t.Drops))],
-            [.. coats.OrderBy(c => schemes[c.Scheme], StringComparer.Ordinal).ThenBy(c => c.Lots[0].Zone.Stack.IndexOf(c.Lots[0].Step.Coat.Id)).Select(c => Coat(c.Scheme, schemes[c.Scheme], c.Lots, c.ReserveMl, prices))],
+            [.. coats.OrderBy(c => schemes[c.Scheme], StringComparer.Ordinal).ThenBy(c => c.Lots[0].Zone.StackPlace(c.Lots[0].Step)).Select(c => Coat(c.Scheme, schemes[c.Scheme], c.Lots, c.ReserveMl, prices))],
             [.. lots.GroupBy(l => l.Zone.Zone.Piece).Select(g => Piece(g.Key, [.. g], prices)).OrderByDescending(p => p.Cost).ThenByDescending(p => p.TotalMl)],
             Math.Round(lots.Sum(l => l.Amount?.TotalMl ?? 0), 3),
             Math.Round(lots.Sum(l => l.Minutes), 3),

@@ -6,6 +6,7 @@ using Lowfell.Core.Bases.Making;
 using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Solving;
 using Lowfell.Core.Films;
+using Lowfell.Core.Finishing;
 using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Meshes.StandIns;
@@ -114,6 +115,7 @@ public sealed record CraftView(
 /// <param name="SightWord">How well something is seen.</param>
 /// <param name="SightVerdict">From where it is seen.</param>
 /// <param name="SightKind">What of a detail is looked at.</param>
+/// <param name="Finish">How far a piece is taken.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
     IReadOnlyDictionary<Facing, string> Facing,
@@ -138,7 +140,8 @@ public sealed record WordsView(
     IReadOnlyDictionary<Eyes, string> Eyes,
     IReadOnlyDictionary<SightWord, string> SightWord,
     IReadOnlyDictionary<SightVerdict, string> SightVerdict,
-    IReadOnlyDictionary<SightKind, string> SightKind);
+    IReadOnlyDictionary<SightKind, string> SightKind,
+    IReadOnlyDictionary<Finish, string> Finish);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -154,7 +157,7 @@ public static class CraftEndpoints
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
             Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>(),
-            Said<SightRoom>(), Said<Eyes>(), Said<SightWord>(), Said<SightVerdict>(), Said<SightKind>()));
+            Said<SightRoom>(), Said<Eyes>(), Said<SightWord>(), Said<SightVerdict>(), Said<SightKind>(), Said<Finish>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

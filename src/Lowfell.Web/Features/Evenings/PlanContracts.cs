@@ -127,6 +127,7 @@ public sealed record LearnedAnswer([TagBound] string Key, bool? Follow);
 /// <param name="Faults">What usually goes wrong with it.</param>
 /// <param name="Air">What is told of the air that it would be sprayed in; none where that is fit.</param>
 /// <param name="Cautions">Cautions.</param>
+/// <param name="LooksAs">The coat of the stack whose look stands for it: of a mend the one that it comes after; none where a part is fitted.</param>
 public sealed record PlannedStep(
     Guid ZoneId,
     Guid? CoatId,
@@ -163,7 +164,8 @@ public sealed record PlannedStep(
     double JudgeMin,
     IReadOnlyList<string> Faults,
     string? Air,
-    IReadOnlyList<string> Cautions);
+    IReadOnlyList<string> Cautions,
+    Guid? LooksAs);
 
 /// <summary>An evening with its steps.</summary>
 /// <param name="Day">The day.</param>

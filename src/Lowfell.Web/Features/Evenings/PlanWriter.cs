@@ -5,7 +5,6 @@ using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Safety;
-using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
 using Lowfell.Web.Features.Sets;
@@ -192,7 +191,7 @@ internal sealed class PlanWriter(Planner planner)
         var zone = work.Zone(planned.Lot.Id.ZoneId)!;
         var place = zone.Place(planned.Lot.Id);
         var step = zone.Steps[place];
-        var index = zone.Stack.IndexOf(step.Coat.Id);
+        var index = zone.StackPlace(step);
         var (coat, end) = (step.Coat, planned.End);
         var ready = planner.Task.Ready.NotBefore(zone, place, planned.Lot.Copies);
         var due = planner.Task.Ready.DueBy(zone, place, planned.Lot.Copies);
@@ -200,6 +199,7 @@ internal sealed class PlanWriter(Planner planner)
         {
             Step.CleanUpPass => (Technique.CleanUp.Facts().Tool, Technique.CleanUp.Handiwork()),
             Step.MaskPass or Step.UnmaskPass => (Handiworks.MaskTool, Handiworks.Masking),
+            _ when coat.Technique == Technique.Mend => (coat.How.Tool, Handiworks.Mending),
             _ => (coat.How.Tool, coat.Technique.Handiwork()),
         };
         var readying = step.IsBeside || coat.What is null ? Readying.None : coat.What.Readying;
@@ -239,7 +239,8 @@ internal sealed class PlanWriter(Planner planner)
             Math.Round(step.Times.TouchMin),
             seen.Faults,
             SprayAir.Told(step.Station, zone.Stack.Climate),
-            step.Pass is Step.MaskPass or Step.UnmaskPass ? [] : [.. Cautions.For(coat).Select(c => c.Text)]);
+            step.Pass is Step.MaskPass or Step.UnmaskPass ? [] : [.. Cautions.For(coat).Select(c => c.Text)],
+            step.LooksAs);
     }
 
     // A part as it looks when it is painted; the glue shows nothing.
@@ -283,7 +284,8 @@ internal sealed class PlanWriter(Planner planner)
             0,
             Technique.GluePart.Handiwork().Faults,
             null,
-            [Cautions.Glue]);
+            [Cautions.Glue],
+            null);
     }
 
     private static string[] Look(Stratum s) => [s.Recess.Colour.ToString(), s.Face.Colour.ToString(), s.Edge.Colour.ToString()];

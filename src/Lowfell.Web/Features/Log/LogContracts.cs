@@ -1,3 +1,4 @@
+using Lowfell.Core.Diagnosis;
 using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Mixes;
@@ -30,6 +31,8 @@ namespace Lowfell.Web.Features.Log;
 /// <param name="MixedMl">How much was mixed for it, ml, where it was not as planned: so much is taken from the shelf.</param>
 /// <param name="Ticks">How it was worked.</param>
 /// <param name="OfId">A problem or remark that this takes back, or says anew.</param>
+/// <param name="Symptom">Key of the symptom that is seen; empty where none of the list is named.</param>
+/// <param name="CauseKey">Key of the cause that it turned out to be; empty where that is not known.</param>
 public sealed record LogAction(
     Guid Id,
     LogKind Kind,
@@ -51,7 +54,9 @@ public sealed record LogAction(
     [NoteBound] string Note = "",
     [MixedVolumeBound] double? MixedMl = null,
     [TicksBound] IReadOnlyList<WorkedWith>? Ticks = null,
-    Guid? OfId = null)
+    Guid? OfId = null,
+    [TagBound] string Symptom = "",
+    [TagBound] string CauseKey = "")
 {
     /// <summary>Checks what no bound says.</summary>
     /// <exception cref="RefusedException">Something of it can't be.</exception>
@@ -85,6 +90,15 @@ public sealed record LogAction(
         if (Kind is LogKind.Problem or LogKind.Note && Note.Trim().Length == 0 && PhotoId is null)
         {
             checks.Fault("note", "Say what happened.");
+        }
+
+        if (Symptom.Length > 0 && SymptomBook.Book.Of(Symptom) is null)
+        {
+            checks.Fault("symptom", $"'{Symptom}' is no symptom of the list.");
+        }
+        else if (CauseKey.Length > 0 && (Symptom.Length == 0 || (CauseKey != Ranking.Other && SymptomBook.Book.Of(Symptom)!.Causes.All(c => c.Key != CauseKey))))
+        {
+            checks.Fault("causeKey", $"'{CauseKey}' is no cause of {(Symptom.Length == 0 ? "what is not named" : SymptomBook.Book.Of(Symptom)!.Name)}.");
         }
 
         if (Copies.FirstOrDefault(c => c < 1 || c > zone.Piece!.Copies) is var gone and not 0)
@@ -128,6 +142,8 @@ public sealed record LogAction(
 /// <param name="Press">What was written down at once, on however many copies, has one of these; none for entries of before it was kept.</param>
 /// <param name="Ticks">How it was worked.</param>
 /// <param name="OfId">The problem or remark that this takes back, or says anew.</param>
+/// <param name="Symptom">Key of the symptom; empty where none of the list was named.</param>
+/// <param name="CauseKey">Key of the cause that it turned out to be; empty where that was not said.</param>
 /// <param name="After">What became of a problem or remark: taken back, or said anew; none where it stands.</param>
 public sealed record LogEntry(
     Guid Id,
@@ -156,4 +172,6 @@ public sealed record LogEntry(
     Guid? Press,
     IReadOnlyList<WorkedWith> Ticks,
     Guid? OfId,
+    string Symptom,
+    string CauseKey,
     LogKind? After);

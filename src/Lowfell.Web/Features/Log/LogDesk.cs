@@ -1,4 +1,3 @@
-using System.Security.Cryptography;
 using Lowfell.Core.Amounts;
 using Lowfell.Core.Evenings.Facts;
 using Lowfell.Core.Evenings.Steps;
@@ -51,15 +50,15 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
         action.Check(zone, now);
         await CheckLinksAsync(action, cancel);
         var at = (action.At ?? now).ToUniversalTime();
-        var coat = action.CoatId is { } id ? zone.Scheme!.Coats.SingleOrDefault(c => c.Id == id) ?? throw RefusedException.NotFound("coatId", id) : null;
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
         var stack = ZoneStacks.Read(zone, bench, shelf);
-        var steps = coat is null ? [] : TwoSided.Of(stack, zone.Piece!.LiesFlat);
-        var place = coat is null ? -1 : steps.Place(StepId.Coat(zone.Id, coat.Id, action.Pass));
+        (Guid? MaterialId, Guid? MixId)? coat = action.CoatId is { } id ? Coat(zone, id) ?? throw RefusedException.NotFound("coatId", id) : null;
+        var steps = coat is null ? [] : ZoneStacks.Steps(zone, stack, shelf);
+        var place = action.CoatId is { } named ? steps.Place(StepId.Coat(zone.Id, named, action.Pass)) : -1;
         var air = await AirAsync(at, bench, cancel);
         List<LogRow> rows = [.. action.Copies.Distinct().Order().Select(copy => new LogRow
         {
-            Id = EntryId(action.Id, copy),
+            Id = DerivedId.Of(action.Id, copy),
             BenchId = open.BenchId,
             Press = action.Id,
             At = at,
@@ -71,7 +70,7 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
             Pass = action.Pass,
             Copy = copy,
             Minutes = action.Minutes is { } minutes ? minutes / action.Copies.Count : null,
-            Paint = action.PartId is not null ? zone.Piece!.Name : coat is null ? "" : shelf.Paints.GetValueOrDefault(coat.MaterialId ?? coat.MixId ?? Guid.Empty)?.Name ?? "",
+            Paint = action.PartId is not null ? zone.Piece!.Name : coat is null ? "" : shelf.Paints.GetValueOrDefault(coat.Value.MaterialId ?? coat.Value.MixId ?? Guid.Empty)?.Name ?? "",
             Label = $"{zone.Piece!.Name}, {zone.Name}",
             RoomC = air.C,
             RoomHumidity = air.Humidity,
@@ -83,12 +82,14 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
             Deviation = action.Deviation.Trim(),
             Cause = action.Cause.Trim(),
             Remedy = action.Remedy.Trim(),
+            Symptom = action.Symptom,
+            CauseKey = action.CauseKey,
             PhotoId = action.PhotoId,
             Note = action.Note.Trim(),
         })];
 
         // One at a time on a bench: what is taken from a bottle, or put back, is reckoned from what stands.
-        await using var both = await db.Database.BeginTransactionAsync(cancel);
+        await using var both = db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync(cancel) : null;
         await db.Database.ExecuteSqlAsync($"SELECT pg_advisory_xact_lock(hashtextextended({"log " + open.BenchId}, 0))", cancel);
         var ids = rows.ConvertAll(r => r.Id);
         var known = await db.Log.Where(l => ids.Contains(l.Id)).Select(l => l.Id).ToListAsync(cancel);
@@ -98,7 +99,7 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
             var history = await HistoryAsync(action, zone, cancel);
             if (place >= 0)
             {
-                await ThenAsync(fresh, steps, place, stack, zone.Piece!.LiesFlat, history, bench, cancel);
+                await ThenAsync(fresh, steps, place, air => ZoneStacks.Steps(zone, stack with { Climate = air }, shelf), history, bench, cancel);
                 Notice(action, fresh, steps, stack.Zone, history, at);
             }
 
@@ -107,17 +108,28 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
             await db.SaveChangesAsync(cancel);
         }
 
-        await both.CommitAsync(cancel);
+        if (both is not null)
+        {
+            await both.CommitAsync(cancel);
+        }
+
         return rows;
     }
 
+    // A coat of the scheme, or of a mend on some copies.
+    private static (Guid? MaterialId, Guid? MixId)? Coat(ZoneRow zone, Guid id) =>
+        zone.Scheme!.Coats.Find(c => c.Id == id) is { } coat ? (coat.MaterialId, coat.MixId)
+        : zone.Repairs.SelectMany(r => r.Steps).FirstOrDefault(s => s.CoatId == id) is { } step ? (step.MaterialId, step.MixId) : null;
+
     // What was written down of the zone's steps on these copies.
-    private Task<List<LogRow>> HistoryAsync(LogAction action, ZoneRow zone, CancellationToken cancel) => db.Log.AsNoTracking()
-        .Where(l => l.ZoneId == zone.Id && (l.CoatId != null || l.PartId != null) && action.Copies.Contains(l.Copy) && (l.Kind == LogKind.Done || l.Kind == LogKind.TakenBack || l.Kind == LogKind.Skipped))
-        .OrderBy(l => l.At).ThenBy(l => l.Id).ToListAsync(cancel);
+    private async Task<List<LogRow>> HistoryAsync(LogAction action, ZoneRow zone, CancellationToken cancel) => Stripped.Without(
+        await db.Log.AsNoTracking()
+            .Where(l => l.ZoneId == zone.Id && (l.CoatId != null || l.PartId != null) && action.Copies.Contains(l.Copy) && (l.Kind == LogKind.Done || l.Kind == LogKind.TakenBack || l.Kind == LogKind.Skipped))
+            .OrderBy(l => l.At).ThenBy(l => l.Id).ToListAsync(cancel),
+        zone);
 
     // What the step is now is what it was then, once the plan has changed.
-    private async Task ThenAsync(List<LogRow> rows, IReadOnlyList<Step> steps, int place, StackDraft stack, bool liesFlat, List<LogRow> history, Bench bench, CancellationToken cancel)
+    private async Task ThenAsync(List<LogRow> rows, IReadOnlyList<Step> steps, int place, Func<Climate, IReadOnlyList<Step>> stepsIn, List<LogRow> history, Bench bench, CancellationToken cancel)
     {
         var step = steps[place];
         foreach (var row in rows.Where(r => r.Kind is LogKind.Done or LogKind.Dry))
@@ -130,7 +142,7 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
                     continue;
                 }
 
-                var dried = (await AirsAsync(laid, row, bench, cancel)).ConvertAll(a => TwoSided.Of(stack with { Climate = a }, liesFlat)[place].Times.RecoatMin);
+                var dried = (await AirsAsync(laid, row, bench, cancel)).ConvertAll(a => stepsIn(a)[place].Times.RecoatMin);
                 minutes = dried.TrueForAll(d => d > 0) ? StepFacts.DryingMin(dried) : 0;
             }
 
@@ -300,14 +312,6 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
         {
             throw RefusedException.NotFound("ofId", of);
         }
-    }
-
-    private static Guid EntryId(Guid action, int copy)
-    {
-        Span<byte> text = stackalloc byte[20];
-        action.TryWriteBytes(text);
-        BitConverter.TryWriteBytes(text[16..], copy);
-        return new Guid(SHA256.HashData(text).AsSpan(0, 16));
     }
 }
 

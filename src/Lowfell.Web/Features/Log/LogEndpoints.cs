@@ -80,6 +80,8 @@ public static class LogEndpoints
                 deviation = CsvCells.Write(l.Deviation),
                 cause = CsvCells.Write(l.Cause),
                 remedy = CsvCells.Write(l.Remedy),
+                symptom = l.Symptom,
+                cause_key = l.CauseKey,
                 worked_with = l.WorkedWith == WorkedWith.Unsaid ? "" : l.WorkedWith.ToString(),
                 photo = l.PhotoId,
                 note = CsvCells.Write(l.Note),
@@ -99,7 +101,7 @@ public static class LogEndpoints
     private static LogEntry View(LogRow l, LogKind? after = null) => new(
         l.Id, l.At, l.Kind, l.ZoneId, l.Label, l.CoatId, l.PartId, l.Paint, l.Pass, l.Copy, l.Minutes is { } m ? Math.Round(m, 1) : null, l.RoomC, l.RoomHumidity,
         l.SetUpMinutes is { } s ? Math.Round(s, 1) : null, l.Who, l.PaintFraction, l.MixRecordId, l.Notice, l.Deviation, l.Cause, l.Remedy, l.PhotoId, l.Note,
-        l.Press, Ticks(l.WorkedWith), l.OfId, after);
+        l.Press, Ticks(l.WorkedWith), l.OfId, l.Symptom, l.CauseKey, after);
 
     private static IReadOnlyList<WorkedWith> Ticks(WorkedWith all) => [.. Enum.GetValues<WorkedWith>().Where(t => t != WorkedWith.Unsaid && all.HasFlag(t))];
 }

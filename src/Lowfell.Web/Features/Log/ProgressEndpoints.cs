@@ -1,6 +1,5 @@
 using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Prediction;
-using Lowfell.Core.Stacks;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
@@ -26,7 +25,7 @@ public sealed record ProgressStep(Guid? CoatId, Guid? PartId, int Pass, string W
 /// <param name="Zone">Name of the zone, or that the piece is fitted.</param>
 /// <param name="Bare">Recess, face and edge of the bare substrate.</param>
 /// <param name="Steps">Its steps in order.</param>
-/// <param name="Copies">For each copy from 1 on, a letter a step: d done, s left out, . open.</param>
+/// <param name="Copies">For each copy from 1 on, a letter a step: d done, s left out, . open, - not for this copy.</param>
 public sealed record ZoneProgress(Guid ZoneId, Guid PieceId, Guid SetId, string Piece, string Zone, IReadOnlyList<string> Bare, IReadOnlyList<ProgressStep> Steps, IReadOnlyList<string> Copies);
 
 /// <summary>Copies by coats: what is on, what is open.</summary>
@@ -54,7 +53,7 @@ public static class ProgressEndpoints
             z.Zone.Piece.Name,
             z.Zone.Name,
             Look(z.Prediction.Substrate),
-            [.. z.Steps.Select(s => new ProgressStep(s.Coat.Id, null, s.Pass, StepWords.Of(s), s.Coat.Paint?.Name, Look(z.Prediction.Strata[z.Stack.IndexOf(s.Coat.Id)])))],
+            [.. z.Steps.Select(s => new ProgressStep(s.Coat.Id, null, s.Pass, StepWords.Of(s), s.Coat.Paint?.Name, Look(z.Prediction.Strata[z.StackPlace(s)])))],
             work.Progress(z)));
         var parts = work.Parts.Where(p => zoneId == null || p.AnchorZoneId == zoneId).Select(p => new ZoneProgress(
             p.AnchorZoneId, p.Host.Id, p.Host.SetId, p.Host.Name, StepWords.Fit(p.Part.Name), [], [new(null, p.Part.Id, 1, StepWords.Fit(p.Part.Name), null, [])], work.Progress(p)));

@@ -39,7 +39,8 @@ internal sealed record PieceScene(PieceRow Piece, PieceLookRow? Choice, StandInW
     /// <summary>What its marks follow from, beside the surface.</summary>
     public string MarksOf()
     {
-        var coats = Stacks.SelectMany(s => MarkPlaces.Layers(s).Select(i => s.Coats[i])).Select(c => FormattableString.Invariant($"{c.Id:n} {c.Technique} {c.Marks} {c.Fade} {c.Passes}")).ToList();
+        // A zone's size and heights decide how many there are, and where.
+        var coats = Stacks.SelectMany(s => MarkPlaces.Layers(s).Select(i => FormattableString.Invariant($"{s.Coats[i].Id:n} {s.Coats[i].Technique} {MarkPlaces.Of(s.Coats[i], s.Zone)} {s.Coats[i].Fade} {s.Zone.HeightFromMm} {s.Zone.HeightToMm}"))).ToList();
         return coats.Count == 0 ? "" : $"{Copy} {string.Join(';', coats)}";
     }
 }

@@ -19,6 +19,9 @@ public static class LookEndpoints
 {
     private const int LeastPx = 24, MostPx = 1200, UsualWidth = 240, UsualHeight = 160;
 
+    // Another way to draw, another number: what was kept is drawn again.
+    private const int Drawn = 2;
+
     // Up to this width it is one of the pictures that stand beside names.
     private const int SmallPx = 320;
 
@@ -40,6 +43,12 @@ public static class LookEndpoints
     private static async Task<Ok<PieceLook>> Look(
         Guid id, LookDesk desk, CancellationToken cancel, string? lamp = null, int copy = 1, bool apart = false, Guid? tryZoneId = null, Guid? trySchemeId = null, Guid? tryCoatId = null, Guid? tryMaterialId = null, double? tryHand = null)
     {
+        var (oneCoat, any) = (tryMaterialId is not null || tryHand is not null, trySchemeId is not null || tryCoatId is not null);
+        if ((tryZoneId is null && (oneCoat || any)) || (tryCoatId is null && oneCoat))
+        {
+            throw new RefusedException(tryZoneId is null ? "tryZoneId" : "tryCoatId", "Name the zone, and of another paint or hand the coat, that is to be looked at otherwise.");
+        }
+
         var trial = tryZoneId is { } zone ? new LookTrial(zone, trySchemeId, tryCoatId, tryMaterialId, tryHand) : null;
         var scene = await desk.SceneAsync(id, copy, apart, cancel, trial);
         var placed = scene.Marks(await desk.MeshAsync(scene, urgent: true, cancel));
@@ -50,7 +59,7 @@ public static class LookEndpoints
             [.. parts.Select((p, i) => new LookPart(p.Name, scene.ZoneOfPart[i] < 0 ? null : scene.Zones[scene.ZoneOfPart[i]].Id))],
             [.. scene.Zones.Select((z, i) => new LookZone(
                 z.Id, z.PieceId == id ? z.Name : $"{z.Piece!.Name}: {z.Name}",
-                [.. scene.Stacks[i].Coats.Select(c => new LookCoat(c.Id, c.Paint is { } paint ? $"{c.How.Label}, {paint.Name}" : c.How.Label, c.Skipped))],
+                [.. scene.Stacks[i].Coats.Select(c => new LookCoat(c.Id, c.Label, c.Skipped))],
                 table.Zones[i].First, table.Zones[i].LevelsMm, scene.ZoneOfPart.Contains(i),
                 [.. table.Zones[i].Layers.Select(l => new LookLayerView(l.Coat, l.First))]))],
             scene.MeshId, Under(lamp), table.Rows, Halves(table.Texels), scene.Piece.Set!.ViewingMm,
@@ -117,7 +126,7 @@ public static class LookEndpoints
             throw new RefusedException(w is < LeastPx or > MostPx ? "w" : "h", $"A picture of {w} by {h} points can't be drawn here: {LeastPx} to {MostPx} each way.");
         }
 
-        if (w <= SmallPx && http.RequestServices.GetRequiredService<IConfiguration>()["Looks:SmallPictures"] == "false")
+        if (w <= SmallPx && http.RequestServices.GetRequiredService<IConfiguration>().GetValue("Looks:SmallPictures", true) == false)
         {
             return Results.NoContent();
         }
@@ -134,7 +143,7 @@ public static class LookEndpoints
         var (view, laid, lit) = (new LookView(Finite(turn, -32), Math.Clamp(Finite(lift, 24), -10, 88)), Laid(scene, zoneId, coats), zoneId is { } zone ? scene.Zones.ToList().FindIndex(z => z.Id == zone) : -1);
 
         // What was kept is known by all that it shows.
-        var text = FormattableString.Invariant($"{scene.MeshId} {w} {h} {view} {wet} {lit} {string.Join(',', laid)} {string.Join(',', scene.ZoneOfPart)} {scene.MarksOf()}");
+        var text = FormattableString.Invariant($"{scene.MeshId} {w} {h} {view} {wet} {lit} {string.Join(',', laid)} {string.Join(',', scene.ZoneOfPart)} {scene.MarksOf()} {Drawn}");
         var mark = LookDesk.Hashed([.. MemoryMarshal.AsBytes(text.AsSpan()), .. MemoryMarshal.AsBytes(table.Texels.AsSpan())]);
         var tag = $"\"{mark:n}\"";
         http.Response.Headers.CacheControl = "private, no-cache";

@@ -51,12 +51,15 @@ public sealed record SightRow(
 /// <summary>A piece as it is seen from the table.</summary>
 /// <param name="PieceId">The piece.</param>
 /// <param name="Metres">Distance, m.</param>
+/// <param name="LeastM">Least distance that can be asked for, m.</param>
+/// <param name="MostM">The most, m.</param>
 /// <param name="Room">Room.</param>
 /// <param name="Eyes">Eyes.</param>
 /// <param name="Rows">Its details; those on which most time goes unseen first.</param>
 /// <param name="Minutes">Hands-on minutes of all its coats that are there for their colour, over all copies.</param>
 /// <param name="HardlySeenMinutes">Those of them that are hardly seen from the table.</param>
-public sealed record PieceSight(Guid PieceId, double Metres, SightRoom Room, Eyes Eyes, IReadOnlyList<SightRow> Rows, double Minutes, double HardlySeenMinutes);
+/// <param name="Factor">How much more, or less, than usual the painter notices, by trials; 1 until there are enough.</param>
+public sealed record PieceSight(Guid PieceId, double Metres, double LeastM, double MostM, SightRoom Room, Eyes Eyes, IReadOnlyList<SightRow> Rows, double Minutes, double HardlySeenMinutes, double Factor);
 
 /// <summary>Whether anyone sees it.</summary>
 public static class SightEndpoints
@@ -68,12 +71,7 @@ public static class SightEndpoints
     private static async Task<Ok<PieceSight>> Of(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel, double? metres = null, string? room = null, string? eyes = null)
     {
         var piece = await db.Pieces.AsNoTracking().Include(p => p.Set).SingleOrDefaultAsync(p => p.Id == id && p.DeletedAt == null && p.Set!.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", id);
-        var stand = new SightFrom(metres ?? piece.Set!.ViewingMm / 1000, QueryWord.Parse<SightRoom>("room", room) ?? SightRoom.ClubHall, QueryWord.Parse<Eyes>("eyes", eyes) ?? Eyes.Sharp);
-        if (!(stand.Metres >= SightTable.LeastM && stand.Metres <= SightTable.MostM))
-        {
-            throw new RefusedException("metres", FormattableString.Invariant($"Viewing distance goes from {SightTable.LeastM} to {SightTable.MostM} m, not {stand.Metres}."));
-        }
-
+        var stand = await SightTrial.StandAsync(db, metres ?? piece.Set!.ViewingMm / 1000, room, eyes, cancel);
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
         var zones = await ZoneStacks.Rows(db).Where(z => z.PieceId == id).OrderBy(z => z.Position).ToListAsync(cancel);
         List<(Material Material, Lab Lab)> paints = [.. shelf.Materials.Values.Where(m => !m.Clear && m.Family.Facts().Kind == Kind.Paint).Select(m => (m, m.Colour.ToLab()))];
@@ -85,25 +83,34 @@ public static class SightEndpoints
         }
 
         rows = [.. rows.OrderBy(r => r.Word >= SightWord.Seen).ThenByDescending(r => r.Word >= SightWord.Seen ? 0 : r.Minutes)];
-        return TypedResults.Ok(new PieceSight(id, stand.Metres, stand.Room, stand.Eyes, rows, rows.Sum(r => r.Minutes), rows.Where(r => r.Word < SightWord.Seen).Sum(r => r.Minutes)));
+        return TypedResults.Ok(new PieceSight(id, stand.Metres, SightTable.LeastM, SightTable.MostM, stand.Room, stand.Eyes, rows, rows.Sum(r => r.Minutes), rows.Where(r => r.Word < SightWord.Seen).Sum(r => r.Minutes), Math.Round(stand.Factor, 2)));
     }
+
+    /// <summary>Where from, and who.</summary>
+    /// <exception cref="RefusedException">The distance is out of bounds, or a word is not known.</exception>
+    internal static SightFrom Stand(double metres, string? room, string? eyes) =>
+        metres >= SightTable.LeastM && metres <= SightTable.MostM
+            ? new(metres, QueryWord.Parse<SightRoom>("room", room) ?? SightRoom.ClubHall, QueryWord.Parse<Eyes>("eyes", eyes) ?? Eyes.Sharp)
+            : throw new RefusedException("metres", FormattableString.Invariant($"Viewing distance goes from {SightTable.LeastM} to {SightTable.MostM} m, not {metres}."));
 
     private static SightRow Row(ZoneRow zone, StackDraft stack, ZoneDetail detail, SightFrom stand, List<(Material Material, Lab Lab)> paints)
     {
         var seen = detail.At(stand);
-        var coat = stack.Coats.FirstOrDefault(c => c.Id == detail.CoatId);
-        var what = coat is null ? SaidAttributeOf(detail.Kind) : coat.Paint is { } paint ? $"{coat.How.Label}, {paint.Name}" : coat.How.Label;
+        var what = What(stack, detail);
         var shows = seen.Word >= SightWord.Seen;
         IReadOnlyList<SightTone> tones = shows ? [] : [.. Needed.Tones(detail.Detail, stand, detail.RowShare).Select(t => Tone(t, paints))];
         double? width = shows || detail.Kind == SightKind.Coat ? null : Needed.WidthMm(detail.Detail, stand, detail.RowShare);
         return new(
             zone.Id, zone.Name, detail.CoatId, what, detail.Kind, detail.Detail.WidthMm, detail.Detail.LengthMm,
             detail.Detail.Colour.ToSrgb().ToString(), detail.Detail.Ground.ToSrgb().ToString(), seen.There.ToSrgb().ToString(),
-            Sights.Verdict(m => detail.At(stand with { Metres = m }).Word, stand.Metres), detail.Unsure(stand.Room, stand.Eyes, stand.Metres), seen.Word,
+            Sights.Verdict(m => detail.At(stand with { Metres = m }).Word, stand.Metres), detail.Unsure(stand), seen.Word,
             Eye.FormM(detail.Detail.WidthMm, stand.Eyes.Acuity()) * 1000,
             [.. SightTable.Distances.Select(m => (m, Look: detail.At(stand with { Metres = m }))).Select(x => new SightLook(x.m, x.Look.Word, Math.Round(x.Look.J, 2), Math.Round(x.Look.Left, 2)))],
             detail.Minutes, tones, width);
     }
+
+    /// <summary>What a detail is called.</summary>
+    internal static string What(StackDraft stack, ZoneDetail detail) => stack.Coats.FirstOrDefault(c => c.Id == detail.CoatId) is { } coat ? coat.Label : SaidAttributeOf(detail.Kind);
 
     private static SightTone Tone(NeededTone tone, List<(Material Material, Lab Lab)> paints)
     {

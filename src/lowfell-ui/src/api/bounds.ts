@@ -78,6 +78,34 @@ export const bounds = {
     sittingMin: { min: 10, max: 240, unit: "min" },
     pauseMin: { min: 1, max: 60, unit: "min" },
   },
+  CaseAnswer: {
+    question: { min: 1, max: 3 },
+  },
+  CaseDraft: {
+    symptom: { maxLength: 120 },
+    coats: { maxItems: 60 },
+    copies: { min: 1, max: 1000, unit: "copies" },
+    sound: { min: 1, max: 1000, unit: "copies" },
+    log: { maxItems: 10000 },
+    answers: { maxItems: 3 },
+    told: { maxItems: 50 },
+  },
+  CaseLog: {
+    copy: { min: 1, max: 1000, unit: "copies" },
+    atMin: { min: -5256000, max: 5256000, unit: "min" },
+    pass: { min: -23, max: 20 },
+    minutes: { min: 0, max: 1000, unit: "min" },
+    roomC: { min: 0, max: 45, unit: "C" },
+    roomHumidity: { min: 0.05, max: 0.99 },
+    paintFraction: { min: 0, max: 1, above: true },
+    ticks: { maxItems: 4 },
+  },
+  CaseQuestion: {
+    symptom: { maxLength: 120 },
+    copies: { min: 1, max: 1000, unit: "copies" },
+    answers: { maxItems: 3 },
+    told: { maxItems: 50 },
+  },
   CellAdoption: {
     row: { min: 0, max: 5 },
     column: { min: 0, max: 5 },
@@ -112,6 +140,9 @@ export const bounds = {
     thickMm: { min: 0.05, max: 4, unit: "mm" },
     thickCells: { min: 1, max: 60 },
     crackMm: { min: 0.02, max: 2, unit: "mm" },
+  },
+  CutChange: {
+    coats: { maxItems: 2400 },
   },
   DepositDraft: {
     wetFilmUm: { min: 0, max: 5000, unit: "um" },
@@ -181,6 +212,8 @@ export const bounds = {
     note: { maxLength: 2000 },
     mixedMl: { min: 0.01, max: 10000, unit: "ml" },
     ticks: { maxItems: 4 },
+    symptom: { maxLength: 120 },
+    causeKey: { maxLength: 120 },
   },
   LookChoice: {
     zoneIds: { maxItems: 12 },
@@ -287,6 +320,19 @@ export const bounds = {
   Rename: {
     name: { maxLength: 120 },
   },
+  RepairAction: {
+    symptom: { maxLength: 120 },
+    copies: { min: 1, max: 1000, unit: "copies" },
+    remedy: { min: 0, max: 20 },
+    answers: { maxItems: 3 },
+    told: { maxItems: 50 },
+    edits: { maxItems: 50 },
+    note: { maxLength: 2000 },
+    who: { maxLength: 120 },
+  },
+  RepairOutcome: {
+    cause: { maxLength: 120 },
+  },
   RollRequest: {
     seed: { min: 0, max: 4294967295 },
     copies: { min: 1, max: 200 },
@@ -325,6 +371,14 @@ export const bounds = {
   StripeDraft: {
     dryFilmUm: { min: 0.5, max: 500, unit: "um" },
   },
+  TableCheckDraft: {
+    widthMm: { min: 0.01, max: 300, unit: "mm" },
+    lengthMm: { min: 0.01, max: 300, unit: "mm" },
+    distanceM: { min: 0.1, max: 5, unit: "m" },
+    whiteCdM2: { min: 1, max: 10000, unit: "cd/m2" },
+    acuity: { min: 0.1, max: 2 },
+    coats: { maxItems: 60 },
+  },
   TileDraft: {
     name: { maxLength: 120 },
     painted: { maxItems: 36 },
@@ -357,6 +411,10 @@ export const bounds = {
   },
   TrayStepsTaken: {
     techniques: { maxItems: 12 },
+  },
+  TrialDraft: {
+    metres: { min: 0.1, max: 5, unit: "m" },
+    ticks: { maxItems: 100 },
   },
   WeeklyEvening: {
     startMin: { min: 0, max: 1439, unit: "minutes after midnight" },

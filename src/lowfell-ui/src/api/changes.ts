@@ -5,7 +5,7 @@ import type { Bench, Coat, Tray, ZonePage } from "./types";
 const judged: QueryName[] = ["preview", "cost", "help", "mends", "mendAll", "judgement", "effects"];
 const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
-const shown: QueryName[] = ["cards", "set", "piece", "look", "sight"];
+const shown: QueryName[] = ["cards", "set", "piece", "look", "sight", "stairs", "setSight"];
 
 /** What a change makes stale. */
 const stale = {
@@ -83,8 +83,24 @@ const stale = {
   /** The plan that is held. */
   plan: [...planned, "amounts"],
   feed: ["feed"],
+  /** Mends: steps on some copies, a change of the plan, an entry of the log. */
+  mends: ["repairs", "mendCase", "log", "zone", "scheme", "versions", "amounts", ...shown, ...planned],
+  /** What the painter's own eyes see. */
+  trial: ["sightTrial", "sight", "stairs", "setSight"],
   /** What was done. */
-  log: ["log", "cards", "piece", "amounts", "materials", "mixRecords", "tray", "elementBoxes", ...planned],
+  log: [
+    "log",
+    "mendCase",
+    "repairs",
+    "cards",
+    "piece",
+    "amounts",
+    "materials",
+    "mixRecords",
+    "tray",
+    "elementBoxes",
+    ...planned,
+  ],
 } satisfies Record<string, QueryName[]>;
 
 /** Something that a painter changes. */

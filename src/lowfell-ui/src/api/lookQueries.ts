@@ -50,6 +50,54 @@ export const lookQueries = {
         ),
       placeholderData: keepPreviousData,
     }),
+  sightTrial: (
+    pieceId: string,
+    metres: number | undefined,
+    room: PieceSight["room"],
+    eyes: PieceSight["eyes"],
+    open: boolean,
+  ) =>
+    queryOptions({
+      queryKey: ["sightTrial", pieceId, metres, room, eyes],
+      queryFn: ({ signal }) =>
+        ask(
+          api.GET("/api/pieces/{id}/sight/trial", {
+            params: { path: { id: pieceId }, query: { metres, room, eyes } },
+            signal,
+          }),
+        ),
+      enabled: open,
+    }),
+  setSight: (setId: string, metres: number | undefined, room: PieceSight["room"], eyes: PieceSight["eyes"]) =>
+    queryOptions({
+      queryKey: ["setSight", setId, metres, room, eyes],
+      queryFn: ({ signal }) =>
+        ask(
+          api.GET("/api/sets/{id}/sight", {
+            params: { path: { id: setId }, query: { metres, room, eyes } },
+            signal,
+          }),
+        ),
+      placeholderData: keepPreviousData,
+    }),
+  stairs: (
+    pieceId: string,
+    metres: number | undefined,
+    room: PieceSight["room"],
+    eyes: PieceSight["eyes"],
+    minutes: number | undefined,
+  ) =>
+    queryOptions({
+      queryKey: ["stairs", pieceId, metres, room, eyes, minutes],
+      queryFn: ({ signal }) =>
+        ask(
+          api.GET("/api/pieces/{id}/sight/stairs", {
+            params: { path: { id: pieceId }, query: { metres, room, eyes, minutes } },
+            signal,
+          }),
+        ),
+      placeholderData: keepPreviousData,
+    }),
   shownAs: () =>
     queryOptions({ queryKey: ["shownAs"], queryFn: () => ask(api.GET("/api/stand-ins")), staleTime: Infinity }),
 };

@@ -2,6 +2,7 @@ import { infiniteQueryOptions, keepPreviousData, queryOptions } from "@tanstack/
 import { api, ask, Problem, queryClient } from "./client";
 import { baseQueries } from "./baseQueries";
 import { lookQueries } from "./lookQueries";
+import { mendQueries } from "./mendQueries";
 import { planQueries } from "./planQueries";
 import type {
   AmountsRequest,
@@ -275,6 +276,7 @@ export const queries = {
 
   ...baseQueries,
   ...lookQueries,
+  ...mendQueries,
   tiles: () => queryOptions({ queryKey: ["tiles"], queryFn: () => ask(api.GET("/api/tiles")) }),
   tilePreview: (draft: TileDraft, enabled: boolean) =>
     queryOptions({
@@ -312,6 +314,7 @@ export const queries = {
 export type QueryName =
   | keyof typeof baseQueries
   | keyof typeof lookQueries
+  | keyof typeof mendQueries
   | keyof typeof planQueries
   | "health"
   | "bench"

@@ -1156,6 +1156,189 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sight/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forgets what was seen: the usual eyes again. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{id}/sight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The coats of a set that are hardly seen from the table, and the minutes that go into them. */
+        get: {
+            parameters: {
+                query?: {
+                    metres?: number;
+                    room?: string;
+                    eyes?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SetSight"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preview/table-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A bare detail, or all details of a stack, seen from a distance, in a light, by eyes. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TableCheckDraft"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TableCheck"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/preview/mending": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A whole case as a draft, everything worked out; nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CaseDraft"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CaseView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/crackle": {
         parameters: {
             query?: never;
@@ -7899,6 +8082,496 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/sight/stairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What each coat adds to what is seen, over its minutes; what a finish or so many minutes a copy leave out. */
+        get: {
+            parameters: {
+                query?: {
+                    metres?: number;
+                    room?: string;
+                    eyes?: string;
+                    minutes?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PieceStairs"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/sight/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Leaves coats out, or puts them back, in all zones at once. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CutChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/sight/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What to look for on a piece in the middle of the table, and what earlier looks gave. */
+        get: {
+            parameters: {
+                query?: {
+                    metres?: number;
+                    room?: string;
+                    eyes?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SightTrialView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Writes down what was seen; from ten ticks on the verdicts follow it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrialDraft"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SightTrialView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mend/symptoms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a painter may see and not want; with a zone, whether its coats have anything that it can be about. */
+        get: {
+            parameters: {
+                query?: {
+                    zoneId?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SymptomView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mend/case": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What it comes from and what to do, by the stack, the log and the air of a zone; without a zone a general answer. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CaseQuestion"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CaseView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mend/repairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Mends that were taken up for a piece, the newest first. */
+        get: {
+            parameters: {
+                query: {
+                    pieceId: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RepairTaken"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Takes a remedy up: steps on the copies concerned, a change of the plan for those that come after, an entry of the log. Sent twice, it is taken up once. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RepairAction"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RepairTaken"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mend/repairs/{zoneId}/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a mend back, with its entry and its change of the plan, as one step. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    zoneId: string;
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RepairBack"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mend/repairs/{zoneId}/{id}/outcome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Writes down whether it helped, and which cause it was: the next case of the bench goes by it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    zoneId: string;
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RepairOutcome"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RepairTaken"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/stack": {
         parameters: {
             query?: never;
@@ -8938,6 +9611,322 @@ export interface components {
             /** @description What comes next. */
             next: null | string;
         };
+        /** @description An answer to a question. */
+        CaseAnswer: {
+            /**
+             * Format: int32
+             * @description Its number, from 1.
+             */
+            question: number;
+            /** @description Yes or no. */
+            yes: boolean;
+        };
+        /** @description A question to the painter. */
+        CaseAsk: {
+            /**
+             * Format: int32
+             * @description Its number, from 1.
+             */
+            question: number;
+            /** @description The question. */
+            text: string;
+            /** @description The answer; none where it was not given. */
+            answer: null | boolean;
+        };
+        /** @description A question of what only the painter can tell. */
+        CaseAskSign: {
+            /** @description Which sign. */
+            sign: components["schemas"]["Sign"];
+            /** @description The question. */
+            text: string;
+            /** @description The answer; none where it was not given. */
+            answer: null | boolean;
+        };
+        /** @description A cause as it is told. */
+        CaseCause: {
+            /** @description Its key. */
+            key: string;
+            /** @description In words. */
+            word: string;
+            /**
+             * Format: double
+             * @description How likely, 0..1.
+             */
+            share: number;
+            /** @description What speaks for it. */
+            for: string[];
+            /** @description What speaks against it. */
+            against: string[];
+            /**
+             * Format: int32
+             * @description How often it was it on this bench.
+             */
+            hits: number;
+        };
+        /** @description A coat that it can be about. */
+        CaseCoat: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Technique and paint. */
+            what: string;
+        };
+        /** @description A copy of the piece. */
+        CaseCopy: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            copy: number;
+            /** @description The coat that it is about is on. */
+            reached: boolean;
+            /** @description It shows the symptom. */
+            shows: boolean;
+        };
+        /** @description A whole case as a draft: nothing is kept. */
+        CaseDraft: {
+            /** @description Key of the symptom. */
+            symptom: string;
+            zone?: null | components["schemas"]["ZoneDraft"];
+            /** @description Its coats, from the substrate up. */
+            coats?: null | components["schemas"]["CoatDraft"][];
+            schools?: null | components["schemas"]["Schools"];
+            /**
+             * Format: uuid
+             * @description The coat that it is about.
+             */
+            coatId?: null | string;
+            /** @description Copies that show it. */
+            copies?: null | number[];
+            /** @description Copies that have come as far and do not. */
+            sound?: null | number[];
+            /** @description What was written down, in any order. */
+            log?: null | components["schemas"]["CaseLog"][];
+            /** @description Answers so far. */
+            answers?: null | components["schemas"]["CaseAnswer"][];
+            /** @description What the painter says of signs. */
+            told?: null | components["schemas"]["CaseTold"][];
+        };
+        /** @description A change of the plan for copies that come after. */
+        CaseEdit: {
+            /** @description The sign that it takes away. */
+            sign: components["schemas"]["Sign"];
+            /** @description What is changed. */
+            words: string;
+            /**
+             * Format: double
+             * @description Hands-on minutes more on those copies.
+             */
+            handsOnMin: number;
+            /**
+             * Format: double
+             * @description Minutes of waiting more.
+             */
+            waitingMin: number;
+            /**
+             * Format: double
+             * @description Paint more on those copies, ml.
+             */
+            ml: number;
+        };
+        /** @description A step that was written down, as it comes with a draft. */
+        CaseLog: {
+            /**
+             * Format: int32
+             * @description Number of the copy.
+             */
+            copy: number;
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            coatId: string;
+            /**
+             * Format: double
+             * @description When it was done, minutes from any origin.
+             */
+            atMin: number;
+            /**
+             * Format: int32
+             * @description Which pass; 0 for its clean-up.
+             * @default 1
+             */
+            pass: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes.
+             */
+            minutes?: null | number;
+            /**
+             * Format: double
+             * @description Temperature, C.
+             * @default 20
+             */
+            roomC: number;
+            /**
+             * Format: double
+             * @description Humidity, 0..1.
+             * @default 0.5
+             */
+            roomHumidity: number;
+            /**
+             * Format: double
+             * @description Share of paint, where it was not as planned.
+             */
+            paintFraction?: null | number;
+            /** @description How it was worked. */
+            ticks?: null | ("unsaid" | "shaken" | "warmAir" | "heavyHand" | "freshWater")[];
+        };
+        /** @description A remedy. */
+        CaseOffer: {
+            /**
+             * Format: int32
+             * @description Its place among those of the symptom.
+             */
+            remedy: number;
+            /** @description What it asks for. */
+            kind: components["schemas"]["RemedyKind"];
+            /** @description What is done. */
+            does: string;
+            /**
+             * Format: double
+             * @description Hands-on minutes a copy.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes on all copies that show it.
+             */
+            allMinutes: number;
+            /** @description What it takes. */
+            takes: string;
+            /** @description What may come of it. */
+            risks: string;
+            /** @description What the rules say of it in this stack; empty where nothing. */
+            risk: string;
+            /**
+             * Format: double
+             * @description Of all its coats on all copies, ml.
+             */
+            ml: number;
+            /** @description What of it is not on the shelf. */
+            missing: string;
+            /** @description Cautions. */
+            cautions: string[];
+            /** @description Its steps. */
+            steps: components["schemas"]["CaseStep"][];
+        };
+        /** @description What is seen, and where. */
+        CaseQuestion: {
+            /** @description Key of the symptom. */
+            symptom: string;
+            /**
+             * Format: uuid
+             * @description The zone; none for a general answer.
+             */
+            zoneId?: null | string;
+            /**
+             * Format: uuid
+             * @description The coat that it is about; none for the last one on that it can be about.
+             */
+            coatId?: null | string;
+            /** @description Numbers of the copies that show it. */
+            copies?: null | number[];
+            /** @description Answers so far. */
+            answers?: null | components["schemas"]["CaseAnswer"][];
+            /** @description What the painter says of signs. */
+            told?: null | components["schemas"]["CaseTold"][];
+        };
+        /** @description A step of a remedy. */
+        CaseStep: {
+            /** @description What is done. */
+            what: string;
+            /** @description What it is laid with; none for work by hand. */
+            paint: null | string;
+            /** @description Its colour. */
+            colour: null | string;
+            /**
+             * Format: double
+             * @description Share of the zone.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes a copy.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Minutes that the copy then rests.
+             */
+            waitMin: number;
+        };
+        /** @description A sign that only the painter can tell. */
+        CaseTold: {
+            /** @description Which. */
+            sign: components["schemas"]["Sign"];
+            /** @description Yes or no. */
+            yes: boolean;
+        };
+        /** @description What went wrong, and what to do. */
+        CaseView: {
+            /** @description The symptom. */
+            symptom: components["schemas"]["SymptomView"];
+            /**
+             * Format: uuid
+             * @description The piece; none without a zone.
+             */
+            pieceId: null | string;
+            /** @description Piece and zone, in words; empty without one. */
+            place: string;
+            /**
+             * Format: uuid
+             * @description The coat that it is about; none where there is none.
+             */
+            coatId: null | string;
+            /** @description Coats that it can be about. */
+            coats: components["schemas"]["CaseCoat"][];
+            /** @description Copies; none without a zone. */
+            copies: components["schemas"]["CaseCopy"][];
+            /** @description Causes, the likeliest first. */
+            causes: components["schemas"]["CaseCause"][];
+            /** @description How sure it is. */
+            said: string;
+            ask: null | components["schemas"]["CaseAsk"];
+            /** @description Questions that were answered. */
+            asked: components["schemas"]["CaseAsk"][];
+            /** @description What only the painter can tell. */
+            askSigns: components["schemas"]["CaseAskSign"][];
+            /** @description Remedies, the cheapest first. */
+            offers: components["schemas"]["CaseOffer"][];
+            /** @description Changes of the plan for copies that come after. */
+            next: components["schemas"]["CaseEdit"][];
+            /**
+             * Format: int32
+             * @description How many copies come after.
+             */
+            nextCopies: number;
+            /** @description When stripping is the better way. */
+            strip: string;
+            /** @description What is to be known of the answer itself. */
+            notices: string[];
+            /**
+             * Format: int32
+             * @description Cases on this bench in which the cause was said.
+             */
+            cases: number;
+            /** @description Ends every caution. */
+            cautionNote: string;
+        };
+        /** @description A cause by its name. */
+        CauseName: {
+            /** @description Its key. */
+            key: string;
+            /** @description In words. */
+            word: string;
+        };
         /** @description A short, calm caution for one coat. */
         Caution: {
             /** @description What can hurt. */
@@ -9496,6 +10485,29 @@ export interface components {
              */
             id: string;
         };
+        /** @description Coats that are left out, or put back, together. */
+        CutChange: {
+            /** @description The coats. */
+            coats: components["schemas"]["CutCoat"][];
+            /**
+             * @description Left out; else put back.
+             * @default true
+             */
+            skip: boolean;
+        };
+        /** @description A coat of a zone. */
+        CutCoat: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            coatId: string;
+        };
         /** @enum {unknown} */
         DayOfWeek: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
         /** @description A coat's own deposit in place of the technique's. */
@@ -10020,6 +11032,8 @@ export interface components {
             /** @description The reason why it rests; none where it speaks. */
             rests: null | string;
         };
+        /** @enum {unknown} */
+        Finish: "table" | "good" | "show" | null;
         /** @description The first finished copy of a batch, and what it says of the rest. */
         FirstCopyView: {
             /**
@@ -10648,6 +11662,16 @@ export interface components {
              * @description A problem or remark that this takes back, or says anew.
              */
             ofId?: null | string;
+            /**
+             * @description Key of the symptom that is seen; empty where none of the list is named.
+             * @default
+             */
+            symptom: string;
+            /**
+             * @description Key of the cause that it turned out to be; empty where that is not known.
+             * @default
+             */
+            causeKey: string;
         };
         /** @description An entry of the log. */
         LogEntry: {
@@ -10751,6 +11775,10 @@ export interface components {
              * @description The problem or remark that this takes back, or says anew.
              */
             ofId: null | string;
+            /** @description Key of the symptom; empty where none of the list was named. */
+            symptom: string;
+            /** @description Key of the cause that it turned out to be; empty where that was not said. */
+            causeKey: string;
             after: null | components["schemas"]["LogKind"];
         };
         /**
@@ -12143,6 +13171,16 @@ export interface components {
              * @description Distance, m.
              */
             metres: number;
+            /**
+             * Format: double
+             * @description Least distance that can be asked for, m.
+             */
+            leastM: number;
+            /**
+             * Format: double
+             * @description The most, m.
+             */
+            mostM: number;
             /** @description Room. */
             room: components["schemas"]["SightRoom"];
             /** @description Eyes. */
@@ -12159,6 +13197,36 @@ export interface components {
              * @description Those of them that are hardly seen from the table.
              */
             hardlySeenMinutes: number;
+            /**
+             * Format: double
+             * @description How much more, or less, than usual the painter notices, by trials; 1 until there are enough.
+             */
+            factor: number;
+        };
+        /** @description Which coats make a piece good enough. */
+        PieceStairs: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /**
+             * Format: int32
+             * @description Its copies.
+             */
+            copies: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes a copy now.
+             */
+            minutes: number;
+            /** @description Coat by coat down, the one first that gives least for its minutes. */
+            stairs: components["schemas"]["StairStep"][];
+            /** @description What each finish leaves out. */
+            finishes: components["schemas"]["StairCut"][];
+            within: null | components["schemas"]["StairCut"];
+            /** @description Other pieces that the coats are of: they change with it. */
+            alsoOn: string[];
         };
         /** @description A piece in the list of sets. */
         PieceView: {
@@ -12611,6 +13679,11 @@ export interface components {
             air: null | string;
             /** @description Cautions. */
             cautions: string[];
+            /**
+             * Format: uuid
+             * @description The coat of the stack whose look stands for it: of a mend the one that it comes after; none where a part is fitted.
+             */
+            looksAs: null | string;
         };
         ProblemDetails: {
             type?: null | string;
@@ -12734,10 +13807,122 @@ export interface components {
          * @enum {unknown}
          */
         Relief: "smooth" | "panelled" | "textured" | "rough";
+        /**
+         * @description What a remedy asks for.
+         * @enum {unknown}
+         */
+        RemedyKind: "wait" | "work" | "coats" | "strip";
         /** @description A new name. */
         Rename: {
             /** @description Name. */
             name: string;
+        };
+        /** @description A remedy that is taken up, and a change of the plan with it. */
+        RepairAction: {
+            /**
+             * Format: uuid
+             * @description Given by who sends it: the same sent twice is one.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Key of the symptom. */
+            symptom: string;
+            /** @description Copies that show it. */
+            copies: number[];
+            /**
+             * Format: int32
+             * @description Place of the remedy; none for the plan alone.
+             */
+            remedy?: null | number;
+            /**
+             * Format: uuid
+             * @description The coat that it is about.
+             */
+            coatId?: null | string;
+            /** @description Answers. */
+            answers?: null | components["schemas"]["CaseAnswer"][];
+            /** @description What the painter says of signs. */
+            told?: null | components["schemas"]["CaseTold"][];
+            /** @description Signs whose change of the plan is made. */
+            edits?: null | ("hurried" | "solventLifts" | "noBarrier" | "dampAir" | "coldAir" | "overThinned" | "foreignThinner" | "unprimed" | "unsealed" | "mattBelow" | "glossBelow" | "smoothFlat" | "heavyHand" | "warmAir" | "notShaken" | "thickBuild" | "thickCoat" | "thinCoat" | "windowPassed" | "windowNotOpen" | "sealedOver" | "noRecord" | "otherLot" | "pigmentVarnished" | "oldRinseWater" | "handledUncured" | "noFinalSeal" | "textureAtRim" | "solventOnFoam" | "oneSideWet" | "freshSuperGlue" | "sprayedOver" | "tooWide" | "wetNeighbour" | "otherSheen" | "fatOil" | "plannedDark" | "bigStep" | "crackleUnder" | "notMasked" | "colourLost" | "shadingLost" | "shineLost" | "paintInJoint")[];
+            /**
+             * @description What is seen, in the painter's own words.
+             * @default
+             */
+            note: string;
+            /**
+             * @description Who.
+             * @default
+             */
+            who: string;
+            /**
+             * Format: uuid
+             * @description Its picture, kept before.
+             */
+            photoId?: null | string;
+        };
+        /** @description What is kept of a mend that was taken back. */
+        RepairBack: {
+            /** @description What could not be taken back, in words; empty where all was. */
+            left: string;
+        };
+        /** @description What became of a mend. */
+        RepairOutcome: {
+            /** @description It helped. */
+            helped: boolean;
+            /**
+             * @description The cause that it was; empty where that is not known.
+             * @default
+             */
+            cause: string;
+        };
+        /** @description A mend that was taken up. */
+        RepairTaken: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Its name. */
+            zone: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description Copies. */
+            copies: number[];
+            /** @description Name of the symptom. */
+            symptom: string;
+            /** @description The cause that was thought of, in words. */
+            cause: string;
+            /** @description Causes of the symptom, to say which it was. */
+            causes: components["schemas"]["CauseName"][];
+            /** @description What is done; empty where the plan alone was changed. */
+            does: string;
+            /** @description The plan was changed with it. */
+            planChanged: boolean;
+            /**
+             * Format: int32
+             * @description Steps on all its copies.
+             */
+            steps: number;
+            /**
+             * Format: int32
+             * @description Of these, done or left out.
+             */
+            done: number;
+            /** @description The painter's word; none until then. */
+            helped: null | boolean;
         };
         /**
          * @description The brush between dry-brush steps.
@@ -13232,6 +14417,69 @@ export interface components {
             /** @description What would have to go so that it is not, each with the day it is done then; empty where it is in time, or nothing that was tried helps. */
             help: string[];
         };
+        /** @description A set as it is seen from the table. */
+        SetSight: {
+            /**
+             * Format: uuid
+             * @description The set.
+             */
+            setId: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Distance, m.
+             */
+            metres: number;
+            /** @description Room. */
+            room: components["schemas"]["SightRoom"];
+            /** @description Eyes. */
+            eyes: components["schemas"]["Eyes"];
+            /**
+             * Format: double
+             * @description Hands-on minutes of all coats that are there for their colour, over all copies.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Those of them that are hardly seen.
+             */
+            hardlySeenMinutes: number;
+            /** @description Its pieces, those first on which most time goes unseen. */
+            pieces: components["schemas"]["SetSightPiece"][];
+            /**
+             * Format: int32
+             * @description Zones with the least work that were not looked at, where there are very many.
+             */
+            zonesLeft: number;
+        };
+        /** @description A piece of a set, seen from the table. */
+        SetSightPiece: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Its copies.
+             */
+            copies: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes of all its coats that are there for their colour, over all copies.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Those of them that are hardly seen.
+             */
+            hardlySeenMinutes: number;
+            /** @description Coats that are hardly seen, those that take longest first. */
+            coats: components["schemas"]["UnseenCoat"][];
+        };
         /** @description A set. */
         SetView: {
             /**
@@ -13405,6 +14653,26 @@ export interface components {
              */
             offDeltaE: number;
         };
+        /** @description A painter's own trial. */
+        SightTrialView: {
+            /**
+             * Format: int32
+             * @description Details that were looked at so far.
+             */
+            ticks: number;
+            /**
+             * Format: int32
+             * @description Fewer fit nothing.
+             */
+            leastTicks: number;
+            /**
+             * Format: double
+             * @description How much more, or less, than usual is noticed; 1 until there are enough.
+             */
+            factor: number;
+            /** @description What to look for on the piece next, those near the threshold. */
+            details: components["schemas"]["TrialDetail"][];
+        };
         /**
          * @description What is seen from where, in one word.
          * @enum {unknown}
@@ -13415,6 +14683,11 @@ export interface components {
          * @enum {unknown}
          */
         SightWord: "lost" | "barely" | "seen" | "standsOut";
+        /**
+         * @description What speaks for or against a cause, read from the stack, the log and the air; its words and what takes it away stand in `symptoms.json`.
+         * @enum {unknown}
+         */
+        Sign: "hurried" | "solventLifts" | "noBarrier" | "dampAir" | "coldAir" | "overThinned" | "foreignThinner" | "unprimed" | "unsealed" | "mattBelow" | "glossBelow" | "smoothFlat" | "heavyHand" | "warmAir" | "notShaken" | "thickBuild" | "thickCoat" | "thinCoat" | "windowPassed" | "windowNotOpen" | "sealedOver" | "noRecord" | "otherLot" | "pigmentVarnished" | "oldRinseWater" | "handledUncured" | "noFinalSeal" | "textureAtRim" | "solventOnFoam" | "oneSideWet" | "freshSuperGlue" | "sprayedOver" | "tooWide" | "wetNeighbour" | "otherSheen" | "fatOil" | "plannedDark" | "bigStep" | "crackleUnder" | "notMasked" | "colourLost" | "shadingLost" | "shineLost" | "paintInJoint";
         /** @description How far a search is. */
         SolveProgress: {
             /** @description What it is at. */
@@ -13527,6 +14800,66 @@ export interface components {
             /** @description From the substrate up. */
             coats: components["schemas"]["CoatDraft"][];
             schools?: null | components["schemas"]["Schools"];
+        };
+        /** @description Colours of a zone before and after. */
+        StairColours: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Its name. */
+            zone: string;
+            /** @description Recess, face and edge as they are planned. */
+            before: string[];
+            /** @description Recess, face and edge without what is left out. */
+            after: string[];
+        };
+        /** @description What a finish, or so many minutes, leaves out. */
+        StairCut: {
+            finish: null | components["schemas"]["Finish"];
+            /**
+             * Format: double
+             * @description Distance that it is looked at from, m.
+             */
+            metres: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes a copy that are left.
+             */
+            minutes: number;
+            /** @description It comes down to what was asked for. */
+            enough: boolean;
+            /** @description What is left out, in order. */
+            steps: components["schemas"]["StairStep"][];
+            /** @description Colours of the zones that change. */
+            colours: components["schemas"]["StairColours"][];
+        };
+        /** @description A coat that is left out, with those that are nothing without it. */
+        StairStep: {
+            /**
+             * Format: uuid
+             * @description Its zone.
+             */
+            zoneId: string;
+            /** @description Name of the zone. */
+            zone: string;
+            /** @description The coat, then those that go with it. */
+            coatIds: string[];
+            /** @description Technique and paint. */
+            what: string;
+            /**
+             * Format: double
+             * @description Hands-on minutes of them over all copies.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Of the whole piece once it is gone, over all copies.
+             */
+            minutesLeft: number;
+            /** @description How what it adds is seen from there. */
+            word: components["schemas"]["SightWord"];
         };
         /**
          * @description How a figure stands.
@@ -13785,11 +15118,100 @@ export interface components {
             /** @description What follows from its family. */
             facts: components["schemas"]["MaterialFacts"];
         };
+        /** @description Something that a painter may see and not want. */
+        SymptomView: {
+            /** @description Its key. */
+            key: string;
+            /** @description In two words. */
+            name: string;
+            /** @description In a sentence. */
+            sees: string;
+            /** @description Where it stands on the list. */
+            group: string;
+            /** @description The coats of the zone have something that it can be about; true where no zone is named. */
+            fits: boolean;
+            /** @description What it may come from, the usual first. */
+            causes: components["schemas"]["CauseName"][];
+            /** @description What mends it. */
+            remedies: string[];
+        };
+        /** @description One detail, checked. */
+        TableCheck: {
+            /** @description What it is. */
+            what: string;
+            /**
+             * Format: uuid
+             * @description Its coat; none for the finished zone, or a bare detail.
+             */
+            coatId: null | string;
+            /**
+             * Format: double
+             * @description Times the threshold of being noticed.
+             */
+            j: number;
+            /**
+             * Format: double
+             * @description What is left of the difference, dE00.
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description To which distance its width can be told, m.
+             */
+            formM: number;
+            /** @description Its colour as it is seen from there. */
+            there: string;
+            /** @description In a word. */
+            word: components["schemas"]["SightWord"];
+            /** @description From where it is seen. */
+            verdict: components["schemas"]["SightVerdict"];
+            /**
+             * Format: double
+             * @description Hands-on minutes over all copies; 0 for what no coat makes by itself.
+             */
+            minutes: number;
+        };
+        /** @description A bare detail, or a whole stack, and where it is looked at from. */
+        TableCheckDraft: {
+            /**
+             * Format: double
+             * @description Width of a detail, mm.
+             */
+            widthMm?: null | number;
+            /**
+             * Format: double
+             * @description Its length, mm; its width where none is given.
+             */
+            lengthMm?: null | number;
+            /** @description Its colour. */
+            colour?: null | string;
+            /** @description Colour that it lies on. */
+            ground?: null | string;
+            /**
+             * Format: double
+             * @description Distance, m; that of the zone where none is given.
+             */
+            distanceM?: null | number;
+            /**
+             * Format: double
+             * @description White of the room, cd/m2.
+             */
+            whiteCdM2?: null | number;
+            /**
+             * Format: double
+             * @description Of the eyes: 1 sees a minute of arc.
+             */
+            acuity?: null | number;
+            zone?: null | components["schemas"]["ZoneDraft"];
+            /** @description Its coats, from the substrate up. */
+            coats?: null | components["schemas"]["CoatDraft"][];
+            schools?: null | components["schemas"]["Schools"];
+        };
         /**
          * @description How a coat goes on.
          * @enum {unknown}
          */
-        Technique: "baseCoat" | "sprayCan" | "airbrush" | "zenithal" | "preShade" | "modulation" | "overbrush" | "dryBrush" | "sponge" | "stipple" | "edgeHighlight" | "wash" | "thinnedWash" | "glaze" | "filter" | "pinWash" | "streak" | "speckle" | "spongeChipping" | "chippingFluid" | "openChips" | "marking" | "pigment" | "fixPigment" | "varnish" | "varnishSpray" | "seal" | "texture" | "gritInGlue" | "dripGlue" | "cracklePaste" | "crackleMedium" | "layer" | "wetStreak" | "cleanUp" | "feather" | "lift" | "pullDown" | "smudgeOff" | "scrape" | "tufts" | "staticGrass" | "gluePart" | "washPiece" | "sand" | "fillGaps";
+        Technique: "baseCoat" | "sprayCan" | "airbrush" | "zenithal" | "preShade" | "modulation" | "overbrush" | "dryBrush" | "sponge" | "stipple" | "edgeHighlight" | "wash" | "thinnedWash" | "glaze" | "filter" | "pinWash" | "streak" | "speckle" | "spongeChipping" | "chippingFluid" | "openChips" | "marking" | "pigment" | "fixPigment" | "varnish" | "varnishSpray" | "seal" | "texture" | "gritInGlue" | "dripGlue" | "cracklePaste" | "crackleMedium" | "layer" | "wetStreak" | "cleanUp" | "feather" | "lift" | "pullDown" | "smudgeOff" | "scrape" | "tufts" | "staticGrass" | "gluePart" | "washPiece" | "sand" | "fillGaps" | "mend";
         /** @description A technique, as the screens ask of it. */
         TechniqueView: {
             /** @description Technique. */
@@ -14111,7 +15533,7 @@ export interface components {
              */
             schemeVersion: number;
             /** @description Which of them. */
-            techniques: ("baseCoat" | "sprayCan" | "airbrush" | "zenithal" | "preShade" | "modulation" | "overbrush" | "dryBrush" | "sponge" | "stipple" | "edgeHighlight" | "wash" | "thinnedWash" | "glaze" | "filter" | "pinWash" | "streak" | "speckle" | "spongeChipping" | "chippingFluid" | "openChips" | "marking" | "pigment" | "fixPigment" | "varnish" | "varnishSpray" | "seal" | "texture" | "gritInGlue" | "dripGlue" | "cracklePaste" | "crackleMedium" | "layer" | "wetStreak" | "cleanUp" | "feather" | "lift" | "pullDown" | "smudgeOff" | "scrape" | "tufts" | "staticGrass" | "gluePart" | "washPiece" | "sand" | "fillGaps")[];
+            techniques: ("baseCoat" | "sprayCan" | "airbrush" | "zenithal" | "preShade" | "modulation" | "overbrush" | "dryBrush" | "sponge" | "stipple" | "edgeHighlight" | "wash" | "thinnedWash" | "glaze" | "filter" | "pinWash" | "streak" | "speckle" | "spongeChipping" | "chippingFluid" | "openChips" | "marking" | "pigment" | "fixPigment" | "varnish" | "varnishSpray" | "seal" | "texture" | "gritInGlue" | "dripGlue" | "cracklePaste" | "crackleMedium" | "layer" | "wetStreak" | "cleanUp" | "feather" | "lift" | "pullDown" | "smudgeOff" | "scrape" | "tufts" | "staticGrass" | "gluePart" | "washPiece" | "sand" | "fillGaps" | "mend")[];
         };
         /** @description What a tray brings into the stack of a zone. */
         TrayStepsView: {
@@ -14186,6 +15608,69 @@ export interface components {
              */
             scale: number;
         };
+        /** @description A detail to look for on the piece. */
+        TrialDetail: {
+            /**
+             * Format: uuid
+             * @description Its zone.
+             */
+            zoneId: string;
+            /** @description Name of the zone. */
+            zone: string;
+            /**
+             * Format: uuid
+             * @description Its coat; none for what is of the finished zone.
+             */
+            coatId: null | string;
+            /** @description What of it. */
+            kind: components["schemas"]["SightKind"];
+            /** @description What it is called. */
+            what: string;
+        };
+        /** @description A look at a piece in the middle of the table. */
+        TrialDraft: {
+            /**
+             * Format: uuid
+             * @description Given by who sends it: the same sent twice is one.
+             */
+            id: string;
+            /**
+             * Format: double
+             * @description Distance, m.
+             */
+            metres: number;
+            /** @description What was looked for. */
+            ticks: components["schemas"]["TrialTickDraft"][];
+            /**
+             * @description Room.
+             * @default clubHall
+             * @enum {unknown}
+             */
+            room: "eveningLamp" | "livingRoom" | "clubHall" | "bench";
+            /**
+             * @description Eyes.
+             * @default sharp
+             * @enum {unknown}
+             */
+            eyes: "sharp" | "weaker";
+        };
+        /** @description Whether a detail was seen. */
+        TrialTickDraft: {
+            /**
+             * Format: uuid
+             * @description Its zone.
+             */
+            zoneId: string;
+            /** @description What of it. */
+            kind: components["schemas"]["SightKind"];
+            /** @description It was seen without searching. */
+            seen: boolean;
+            /**
+             * Format: uuid
+             * @description Its coat; none for what is of the finished zone.
+             */
+            coatId?: null | string;
+        };
         /** @description A shared filter and dust. */
         UnifierView: {
             /** @description The filter; none where none helps. */
@@ -14215,6 +15700,30 @@ export interface components {
             oldFace: string;
             /** @description The new set's face with it. */
             newFace: string;
+        };
+        /** @description A coat of a set that is hardly seen. */
+        UnseenCoat: {
+            /**
+             * Format: uuid
+             * @description Its zone.
+             */
+            zoneId: string;
+            /** @description Name of the zone. */
+            zone: string;
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            coatId: string;
+            /** @description Technique and paint. */
+            what: string;
+            /**
+             * Format: double
+             * @description Hands-on minutes over all copies.
+             */
+            minutes: number;
+            /** @description How it is seen from the table. */
+            word: components["schemas"]["SightWord"];
         };
         /**
          * @description Shading a vehicle.
@@ -14397,6 +15906,10 @@ export interface components {
             };
             /** @description What of a detail is looked at. */
             sightKind: {
+                [key: string]: string;
+            };
+            /** @description How far a piece is taken. */
+            finish: {
                 [key: string]: string;
             };
         };
@@ -14614,7 +16127,7 @@ export interface components {
             bare: string[];
             /** @description Its steps in order. */
             steps: components["schemas"]["ProgressStep"][];
-            /** @description For each copy from 1 on, a letter a step: d done, s left out, . open. */
+            /** @description For each copy from 1 on, a letter a step: d done, s left out, . open, - not for this copy. */
             copies: string[];
         };
         /** @description A zone as it is drawn up. */

@@ -112,6 +112,11 @@ export interface MixWish {
   totalMl: number;
 }
 export type PieceLook = Full<Schemas["PieceLook"]>;
+export type PieceStairs = Full<Schemas["PieceStairs"]>;
+export type Symptom = Full<Schemas["SymptomView"]>;
+export type MendCase = Full<Schemas["CaseView"]>;
+export type CaseQuestion = Schemas["CaseQuestion"];
+export type Repair = Full<Schemas["RepairTaken"]>;
 export type PieceSight = Full<Schemas["PieceSight"]>;
 export type Tray = Full<Schemas["TrayView"]>;
 export type TrayBase = Full<Schemas["BaseView"]>;

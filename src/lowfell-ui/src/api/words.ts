@@ -48,6 +48,7 @@ export const sightRoomWord = {} as Record<components["schemas"]["SightRoom"], st
 export const eyesWord = {} as Record<components["schemas"]["Eyes"], string>;
 export const sightWord = {} as Record<components["schemas"]["SightWord"], string>;
 export const sightVerdictWord = {} as Record<components["schemas"]["SightVerdict"], string>;
+export const finishWord = {} as Record<NonNullable<components["schemas"]["Finish"]>, string>;
 export const sightKindWord = {} as Record<components["schemas"]["SightKind"], string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
@@ -98,6 +99,7 @@ export function learn(craft: Craft) {
   Object.assign(sightWord, words.sightWord);
   Object.assign(sightVerdictWord, words.sightVerdict);
   Object.assign(sightKindWord, words.sightKind);
+  Object.assign(finishWord, words.finish);
 }
 
 /** The host's tables. */

@@ -37,7 +37,13 @@ export const places: Place[] = [
         label: "Sets",
         help: "What there is to paint, and how far it is",
         load: async () => SetsScreen,
-        within: [{ path: "/sets/:setId", load: async () => (await import("../features/sets/SetScreen")).SetScreen }],
+        within: [
+          { path: "/sets/:setId", load: async () => (await import("../features/sets/SetScreen")).SetScreen },
+          {
+            path: "/sets/:setId/table",
+            load: async () => (await import("../features/sight/SetSightScreen")).SetSightScreen,
+          },
+        ],
       },
     ],
   },
@@ -73,6 +79,11 @@ export const places: Place[] = [
           path: "table",
           label: "From the table",
           load: async () => (await import("../features/sight/SightScreen")).SightScreen,
+        },
+        {
+          path: "mend",
+          label: "Mend",
+          load: async () => (await import("../features/mend/MendScreen")).PieceMend,
         },
         {
           path: "base",
@@ -181,6 +192,12 @@ export const places: Place[] = [
         label: "Log",
         help: "What was done, evening by evening",
         load: async () => (await import("../features/log/LogScreen")).LogScreen,
+      },
+      {
+        path: "/bench/mend",
+        label: "Mend",
+        help: "What went wrong, and what to do now",
+        load: async () => (await import("../features/mend/MendScreen")).MendScreen,
       },
     ],
   },

@@ -4,7 +4,8 @@ import { queries } from "../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { wording } from "../api/client";
-import type { LogAction } from "../api/types";
+import { Link } from "react-router";
+import type { LogAction, Symptom } from "../api/types";
 import { number } from "../api/words";
 import { Button, Choice, Dialog, Field, NumberInput, TextInput, percent } from "../ui";
 import { useDraft } from "./useDraft";
@@ -13,7 +14,16 @@ import { keepPhoto, rememberWho, whoPaints } from "./logAction";
 /** What a painter writes down beside the step itself. */
 export type Entry = Pick<
   LogAction,
-  "who" | "deviation" | "cause" | "remedy" | "note" | "photoId" | "paintFraction" | "mixRecordId"
+  | "who"
+  | "deviation"
+  | "cause"
+  | "remedy"
+  | "note"
+  | "photoId"
+  | "paintFraction"
+  | "mixRecordId"
+  | "symptom"
+  | "causeKey"
 >;
 
 interface Props {
@@ -23,6 +33,8 @@ interface Props {
   planned?: number | null;
   /** What it begins with, where something is said anew. */
   start?: Partial<Entry>;
+  /** Where it is seen, so that what fits there can be chosen from the list of symptoms; left out where that is not asked. */
+  at?: { zoneId: string; coatId?: string | null };
   /** What usually goes wrong, to be ticked. */
   faults?: string[];
   /** Copies that there are, those done too; left out where nothing is to be chosen. */
@@ -41,6 +53,7 @@ export function EntryDialog({
   title,
   planned,
   start,
+  at,
   faults = [],
   copies = [],
   chosen = [],
@@ -109,6 +122,7 @@ export function EntryDialog({
             </div>
           </fieldset>
         )}
+        {kind === "problem" && at && <Seen at={at} entry={entry} onChange={set} copies={about} />}
         {kind !== "otherwise" && (
           <Words
             label={kind === "problem" ? "What went wrong?" : "What is to be remembered?"}
@@ -210,6 +224,95 @@ function Words({
     </Field>
   );
 }
+
+interface SeenProps {
+  at: { zoneId: string; coatId?: string | null };
+  entry: Partial<Entry>;
+  copies: number[];
+  onChange: (part: Partial<Entry>) => void;
+}
+
+const none = "none";
+
+/** What is seen, from the list; then which cause it was and which remedy was taken, where that is known, and a way to what to do. */
+function Seen({ at, entry, copies, onChange }: SeenProps) {
+  const symptoms = useQuery(queries.symptoms(at.zoneId));
+  if (!symptoms.data) return null;
+  const chosen = symptoms.data.find((s) => s.key === entry.symptom);
+  const address = new URLSearchParams({ zone: at.zoneId });
+  if (at.coatId) address.set("coat", at.coatId);
+  if (copies.length > 0) address.set("copies", copies.join(","));
+  if (chosen) address.set("symptom", chosen.key);
+  return (
+    <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
+      <Field label="What do you see?">
+        {(id) => (
+          <Choice
+            id={id}
+            label="What do you see?"
+            value={chosen?.key ?? none}
+            options={[
+              { value: none, label: "something else" },
+              ...[...symptoms.data]
+                .sort((a, b) => Number(b.fits) - Number(a.fits))
+                .map((s) => ({ value: s.key, label: `${s.name}: ${s.sees}` })),
+            ]}
+            onChange={(key) => {
+              const s = symptoms.data.find((o) => o.key === key);
+              // Words that the list has put there go with it; the painter's own stay.
+              const own = entry.note && entry.note !== seenWords(chosen);
+              onChange({ symptom: s?.key ?? "", causeKey: "", note: own ? entry.note : s ? seenWords(s) : "" });
+            }}
+          />
+        )}
+      </Field>
+      <p className="self-end text-sm">
+        <Link to={`/bench/mend?${address}`} className="inline-flex min-h-8 items-center font-semibold underline">
+          What it comes from, and what to do
+        </Link>
+      </p>
+      {chosen && (
+        <>
+          <Field label="It was">
+            {(id) => (
+              <Choice
+                id={id}
+                label="It was"
+                value={entry.causeKey || none}
+                options={[
+                  { value: none, label: "not known" },
+                  ...chosen.causes.map((c) => ({ value: c.key, label: c.word })),
+                ]}
+                onChange={(key) =>
+                  onChange({
+                    causeKey: key === none ? "" : key,
+                    cause: chosen.causes.find((c) => c.key === key)?.word ?? "",
+                  })
+                }
+              />
+            )}
+          </Field>
+          <Field label="Mended by">
+            {(id) => (
+              <Choice
+                id={id}
+                label="Mended by"
+                value={chosen.remedies.includes(entry.remedy ?? "") ? entry.remedy! : none}
+                options={[
+                  { value: none, label: "nothing yet, or something else" },
+                  ...chosen.remedies.map((r) => ({ value: r, label: r })),
+                ]}
+                onChange={(r) => onChange({ remedy: r === none ? "" : r })}
+              />
+            )}
+          </Field>
+        </>
+      )}
+    </div>
+  );
+}
+
+const seenWords = (s: Symptom | undefined) => (s ? `${s.name}: ${s.sees}.` : "");
 
 interface OtherwiseProps {
   entry: Partial<Entry>;

@@ -32,7 +32,15 @@ export function LogList({ entries, chosen }: Props) {
         <EntryDialog
           kind={anew.kind === "problem" ? "problem" : "note"}
           title={`Say anew: ${anew.label} ${anew.copy}`}
-          start={{ note: anew.note, cause: anew.cause, remedy: anew.remedy, who: anew.who }}
+          start={{
+            note: anew.note,
+            cause: anew.cause,
+            remedy: anew.remedy,
+            who: anew.who,
+            symptom: anew.symptom,
+            causeKey: anew.causeKey,
+          }}
+          at={anew.kind === "problem" ? { zoneId: anew.zoneId, coatId: anew.coatId } : undefined}
           onClose={() => setAnew(undefined)}
           onWrite={(said) => void sayAnew(anew, { photoId: anew.photoId, ...said })}
         />
@@ -73,7 +81,7 @@ function Evening({ evening, chosen, onSayAnew }: EveningProps) {
               </a>
               <Link
                 to={`/zone/${entryOf(evening, id).zoneId}`}
-                title={`${labelOf(evening, id)}, as planned then`}
+                title={`${labelOf(evening, id)}, as planned`}
                 className="flex items-center border-l border-line bg-swatch"
               >
                 <LoggedPicture
@@ -181,6 +189,11 @@ function Line({ line, chosen, onSayAnew }: LineProps) {
                   <Button look="quiet" className="!min-h-6 !py-0 !text-xs" onClick={() => onSayAnew(o)}>
                     Say it anew<span className="sr-only"> for copy {o.copy}</span>
                   </Button>
+                  {o.kind === "problem" && (
+                    <Link to={mendAddress(o, copies)} className="inline-flex min-h-6 items-center text-xs underline">
+                      What to do<span className="sr-only"> about copy {o.copy}</span>
+                    </Link>
+                  )}
                 </>
               )}
               {(o.kind === "done" || o.kind === "skipped") && (
@@ -201,6 +214,14 @@ function Line({ line, chosen, onSayAnew }: LineProps) {
       )}
     </li>
   );
+}
+
+/** Where it is told what a problem comes from and what to do, on the copies that it was written down for. */
+function mendAddress(e: LogEntry, copies: number[]) {
+  const address = new URLSearchParams({ zone: e.zoneId, copies: copies.join(",") });
+  if (e.coatId) address.set("coat", e.coatId);
+  if (e.symptom) address.set("symptom", e.symptom);
+  return `/bench/mend?${address}`;
 }
 
 async function takeBack(entries: LogEntry[]) {

@@ -25,8 +25,9 @@ export function StepPicture({ step, before, ...size }: Size & { step: PlannedSte
   const src = pictureOfStep(step.zoneId, {
     w: 2 * size.w,
     h: 2 * size.h,
-    coatId: step.coatId,
-    before: before || undefined,
+    // A mend is shown on the coat that it comes after.
+    coatId: step.looksAs ?? step.coatId,
+    before: (before && step.looksAs === step.coatId) || undefined,
     copy: step.copies[0],
     v: markOf([step.sample, step.after]),
   });

@@ -22,6 +22,8 @@ const entry = (at: string, part: Partial<LogEntry> = {}): LogEntry => ({
   cause: "",
   remedy: "",
   note: "",
+  symptom: "",
+  causeKey: "",
   ticks: [],
   ...part,
 });

@@ -24,6 +24,8 @@ export const logAction = (step: StepId, kind: LogKind, copies: number[], more: P
   cause: "",
   remedy: "",
   note: "",
+  symptom: "",
+  causeKey: "",
   ...more,
 });
 

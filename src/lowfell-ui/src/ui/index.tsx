@@ -3,7 +3,7 @@ export { Choice } from "./Choice";
 export { Dialog } from "./Dialog";
 export { Failed } from "./Failed";
 export { colourOrNothing, figure, figureOrNothing, inUnits, nameOf, percent } from "./bound";
-export { own } from "./own";
+export { inUnit, own } from "./own";
 export { Field, NumberInput, TextInput, Toggle } from "./Field";
 export { Menu } from "./Menu";
 export { Popover } from "./Popover";

@@ -34,3 +34,6 @@ export function own(unit: string | undefined) {
           },
   };
 }
+
+/** A draft's key: figures that were typed in another unit are no draft of this form. */
+export const inUnit = (key: string) => (own("mm").unit === "mm" ? key : `${key}, ${own("mm").unit}`);

@@ -310,6 +310,42 @@ internal static class LookCases
             DryBrush("#5c6b51"),
             Matt()),
 
+        // unseen-work
+        Fine(
+            "unseen-work",
+            "a wash on many copies is seen",
+            Stone with { Copies = 12, AreaMm2 = 15_000 },
+            Primer(),
+            Base(passes: 2),
+            Coat(Technique.Wash, Of(Family.AcrylicWash, "#3b2a1c")),
+            DryBrush(),
+            Matt()),
+        Fine(
+            "unseen-work",
+            "a faint filter on one small copy takes no time",
+            Stone with { Copies = 1, AreaMm2 = 2000 },
+            Primer(),
+            Base(passes: 2),
+            Coat(Technique.Filter, Of(Family.AcrylicPaint, "#8a7a5a"), fraction: 0.05),
+            Matt()),
+        Fine(
+            "unseen-work",
+            "what may be left out is known to be faint",
+            Stone with { Copies = 12, AreaMm2 = 15_000 },
+            Primer(),
+            Base("#5b6a50", passes: 3),
+            Coat(Technique.Streak, Of(Family.AcrylicPaint, "#5f6e54")) with { Optional = true },
+            Matt()),
+        Fault(
+            "unseen-work",
+            Severity.Note,
+            "streaks in nearly the tone of the face, on twelve copies",
+            Stone with { Copies = 12, AreaMm2 = 15_000 },
+            Primer(),
+            Base("#5b6a50", passes: 3),
+            Coat(Technique.Streak, Of(Family.AcrylicPaint, "#5f6e54")),
+            Matt()),
+
         // wrong-finish
         Fine(
             "wrong-finish",

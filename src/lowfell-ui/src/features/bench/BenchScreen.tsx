@@ -156,6 +156,7 @@ export function BenchScreen() {
           title={`${step.paint ?? step.what}, ${step.piece} ${ranges(step.copies)}`}
           planned={step.paintFraction}
           faults={step.faults}
+          at={{ zoneId: step.zoneId, coatId: step.coatId }}
           copies={states.map((_, i) => i + 1)}
           chosen={step.copies}
           onClose={() => setWriting(undefined)}

@@ -22,6 +22,12 @@ test("a copy that the step is for is touched, one that is further is only seen",
   expect(screen.getAllByRole("button")).toHaveLength(1);
 });
 
+test("a mend of other copies is no step of this one", () => {
+  render(<CopyStrip copies={[]} progress={progress} states={["d-", "d."]} onDone={() => {}} />);
+  expect(screen.getByRole("img", { name: "Copy 1, 1 of 1 on" })).toBeInTheDocument();
+  expect(screen.getByRole("img", { name: "Copy 2, 1 of 2 on" })).toBeInTheDocument();
+});
+
 test("without word of the others the step's own copies are there", () => {
   render(<CopyStrip copies={[3, 4]} progress={undefined} states={[]} onDone={() => {}} />);
   expect(screen.getAllByRole("button").map((b) => b.textContent)).toEqual(["3", "4"]);

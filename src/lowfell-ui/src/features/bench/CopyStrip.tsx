@@ -1,5 +1,6 @@
 import { memo } from "react";
 import type { ZoneProgress } from "../../api/types";
+import { stepsOf } from "../../craft/letters";
 
 interface Props {
   /** Copies that the step is for. */
@@ -42,8 +43,8 @@ interface CopyProps {
 // Drawn again only when its own state changes, and not at all while it is scrolled out of sight.
 const Copy = memo(function Copy({ copy, state, progress, open, onDone }: CopyProps) {
   const bar = progress ? strata(progress, state) : "";
-  const reached = [...state].filter((l) => l !== ".").length;
-  const words = state ? `, ${reached} of ${state.length} on` : "";
+  const far = stepsOf(state);
+  const words = state ? `, ${far.on} of ${far.of} on` : "";
   const inside = (
     <>
       <span className="leading-none">{copy}</span>

@@ -136,6 +136,7 @@ export function StepPanel({ step, evening, cautionNote, onEarlier, onLater }: Pr
           kind={writing}
           title={`${step.paint ?? step.what}, ${step.piece} ${ranges(step.copies)}`}
           planned={step.paintFraction}
+          at={{ zoneId: step.zoneId, coatId: step.coatId }}
           onClose={() => setWriting(undefined)}
           onWrite={(entry) =>
             writing === "otherwise" ? setOtherwise(entry) : write.mutate(logAction(step, writing, step.copies, entry))

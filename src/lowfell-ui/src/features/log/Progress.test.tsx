@@ -49,6 +49,13 @@ test("each copy has a cell a step: on, left out or open", async () => {
   expect(screen.getByTitle("2: Wash Kelp Wash, left out")).toBeInTheDocument();
 });
 
+test("a mend of one copy is no open step of the others", async () => {
+  copies = ["d-", "d."];
+  show();
+  expect(await screen.findByText("67 %")).toBeInTheDocument();
+  expect(screen.getAllByRole("cell").map((c) => c.textContent)).toEqual(["on", "not for this copy", "on", "open"]);
+});
+
 test("a great many copies are shown in part until they are asked for", async () => {
   copies = Array.from({ length: 130 }, () => "..");
   show();

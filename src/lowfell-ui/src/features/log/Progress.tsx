@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { wording } from "../../api/client";
 import type { ZoneProgress } from "../../api/types";
+import { stepsOf } from "../../craft/letters";
 import { Choice } from "../../ui";
 
 /** Copies by coats of a set: what is on, what was left out, what is open. */
@@ -53,8 +54,9 @@ const most = 60;
 
 function Grid({ zone }: { zone: ZoneProgress }) {
   const [all, setAll] = useState(false);
-  const done = zone.copies.reduce((n, letters) => n + [...letters].filter((l) => l !== ".").length, 0);
-  const whole = zone.copies.length * zone.steps.length;
+  const far = zone.copies.map(stepsOf);
+  const done = far.reduce((n, c) => n + c.on, 0);
+  const whole = far.reduce((n, c) => n + c.of, 0);
   const rows = all ? zone.copies : zone.copies.slice(0, most);
   return (
     <figure className="min-w-0">
@@ -87,13 +89,13 @@ function Grid({ zone }: { zone: ZoneProgress }) {
   );
 }
 
-const word: Record<string, string> = { d: "on", s: "left out", ".": "open" };
+const word: Record<string, string> = { d: "on", s: "left out", ".": "open", "-": "not for this copy" };
 
 function Cell({ letter, colour, title }: { letter: string; colour: string | undefined; title: string }) {
   return (
     <span
       title={`${title}, ${word[letter]}`}
-      className="flex size-4 items-center justify-center rounded-sm border border-strong text-[10px] leading-none"
+      className={`flex size-4 items-center justify-center rounded-sm text-[10px] leading-none ${letter === "-" ? "" : "border border-strong"}`}
       style={letter === "d" ? { background: colour ?? "var(--ink)" } : undefined}
     >
       <span className="sr-only">{word[letter]}</span>

@@ -19,9 +19,18 @@ const Stage = lazy(() => import("./LookStage"));
 const distances = [0, 300, 600, 1200, 2000];
 const everywhere = "all";
 
+/** The distance that is drawn which is nearest to one that was asked for, mm. */
+const nearestDistance = (mm: number) =>
+  mm > 0 ? distances.reduce((best, d) => (Math.abs(d - mm) < Math.abs(best - mm) ? d : best)) : 0;
+
 /** What the piece will look like: the plan painted on it, coat by coat. */
 export function LookScreen() {
   const { pieceId = "" } = useParams();
+  // What is chosen of one piece is nothing of the next.
+  return <OfPiece key={pieceId} pieceId={pieceId} />;
+}
+
+function OfPiece({ pieceId }: { pieceId: string }) {
   const [search, setSearch] = useSearchParams();
   const [lamp, setLamp] = useState<PieceLook["lamp"]>("daylight");
   const [apart, setApart] = useState(false);
@@ -44,7 +53,7 @@ export function LookScreen() {
   const [moments, setMoments] = useState<[number | undefined, number | undefined]>([undefined, undefined]);
   const [wet, setWet] = useState(false);
   const [only, setOnly] = useState(false);
-  const [distance, setDistance] = useState(0);
+  const [distance, setDistance] = useState(() => nearestDistance(Number(search.get("from"))));
   const [scale, setScale] = useState(0);
   const [failed, setFailed] = useState(false);
   const [views] = useState(() => new SharedView());

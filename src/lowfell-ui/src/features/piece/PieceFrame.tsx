@@ -106,6 +106,9 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
             Base
           </NavLink>
         )}
+        <NavLink to={`${base}/mend`} className={viewLink}>
+          Mend
+        </NavLink>
         <NavLink to={`${base}/amounts`} className={viewLink}>
           Amounts
         </NavLink>

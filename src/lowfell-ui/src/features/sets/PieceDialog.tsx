@@ -2,7 +2,7 @@ import { bounds } from "../../api/bounds";
 import { useKeptForm } from "../../craft/useKeptForm";
 import type { PieceDraft, PieceView } from "../../api/types";
 import { choices, shapeWord, substrateWord } from "../../api/words";
-import { Choice, Field, figure, nameOf, own, TextInput, Toggle } from "../../ui";
+import { Choice, Field, figure, inUnit, nameOf, own, TextInput, Toggle } from "../../ui";
 import { type Size, shapes, unitOf } from "./shapes";
 import { FormDialog } from "./FormDialog";
 
@@ -54,7 +54,7 @@ export function PieceDialog({
 }) {
   const start = piece?.piece ?? usual;
   const { register, handleSubmit, formState, watch, setValue, draft } = useKeptForm<PieceDraft>(
-    `piece ${piece?.id ?? `new in ${setId}`}, ${own("mm").unit}`,
+    inUnit(`piece ${piece?.id ?? `new in ${setId}`}`),
     inOwn(start),
   );
   const shape = shapes.find((s) => s.value === watch("shape")) ?? shapes[0]!;

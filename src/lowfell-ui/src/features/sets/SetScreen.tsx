@@ -65,6 +65,12 @@ export function SetScreen() {
               <Table2 size={15} aria-hidden /> Table
             </Button>
           )}
+          <Link
+            to={`/sets/${setId}/table`}
+            className="inline-flex min-h-8 items-center rounded border border-strong bg-raised px-3 text-sm font-medium hover:bg-tint"
+          >
+            From the table
+          </Link>
           <Button onClick={() => setEditing({ kind: "paste" })}>
             <ClipboardPaste size={15} aria-hidden /> Paste pieces
           </Button>

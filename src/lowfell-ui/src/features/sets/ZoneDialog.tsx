@@ -13,6 +13,7 @@ import {
   figure,
   figureOrNothing,
   nameOf,
+  inUnit,
   own,
   percent,
   TextInput,
@@ -81,7 +82,7 @@ export function ZoneDialog({
   const mm = own("mm");
   const mm2 = own("mm²");
   const { register, handleSubmit, formState, watch, setValue, draft } = useKeptForm<Form>(
-    `zone ${zone?.id ?? `new on ${piece.id}`}, ${mm.unit}`,
+    inUnit(`zone ${zone?.id ?? `new on ${piece.id}`}`),
     {
       ...start,
       ownAreaMm2: start.ownAreaMm2 == null ? undefined : mm2.show(start.ownAreaMm2),

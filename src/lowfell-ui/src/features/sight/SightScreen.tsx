@@ -5,21 +5,14 @@ import { wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { PieceSight } from "../../api/types";
 import { length } from "../../api/units";
-import {
-  choices,
-  duration,
-  eyesWord,
-  number,
-  sightKindWord,
-  sightRoomWord,
-  sightVerdictWord,
-  sightWord,
-} from "../../api/words";
-import { Choice, Failed, Field, NumberInput } from "../../ui";
+import { duration, number, sightKindWord, sightVerdictWord, sightWord } from "../../api/words";
+import { Button, Failed } from "../../ui";
+import { Stairs, useLeaveOut } from "./Stairs";
+import { StandFields } from "./StandFields";
+import { Trial } from "./Trial";
 
 type Row = PieceSight["rows"][number];
 
-const bound = { min: 0.1, max: 5, unit: "m" };
 /** A face: its size is the zone's. */
 const isWide = (row: Row) => row.kind === "coat" && row.widthMm === row.lengthMm;
 const hardly = (row: Row) => row.word === "lost" || row.word === "barely";
@@ -27,34 +20,40 @@ const hardly = (row: Row) => row.word === "lost" || row.word === "barely";
 /** Whether anyone sees it: every detail from the table, what it costs, and what it would need. */
 export function SightScreen() {
   const { pieceId = "" } = useParams();
+  // Another piece is looked at from its own table.
+  return <OfPiece key={pieceId} pieceId={pieceId} />;
+}
+
+function OfPiece({ pieceId }: { pieceId: string }) {
   const [metres, setMetres] = useState<number>();
   const [room, setRoom] = useState<PieceSight["room"]>("clubHall");
   const [eyes, setEyes] = useState<PieceSight["eyes"]>("sharp");
   const sight = useQuery(queries.sight(pieceId, metres, room, eyes));
+  const stairs = useQuery(queries.stairs(pieceId, metres, room, eyes, undefined));
+  const leave = useLeaveOut(pieceId, () => {});
+  const [trying, setTrying] = useState(false);
   if (sight.error) return <Failed why={wording(sight.error)} onAgain={() => void sight.refetch()} />;
   if (!sight.data) return <p className="p-6 text-soft">Looking from the table…</p>;
   const { data } = sight;
+  // What no one sees may go, with what is nothing without it; what holds something up stays.
+  const leaving = (row: Row) => {
+    const ids = stairs.data?.stairs?.find((s) => s.coatIds[0] === row.coatId)?.coatIds;
+    return ids && hardly(row)
+      ? () => leave.mutate({ coats: ids.map((coatId) => ({ zoneId: row.zoneId, coatId })), skip: true })
+      : undefined;
+  };
   return (
     <div className="flex min-w-0 flex-1 flex-col gap-3">
       <section aria-label="Seen from" className="rounded-lg border border-line bg-panel p-3">
         <div className="flex flex-wrap items-end gap-3">
-          <Field label="From" className="w-28">
-            {(id) => <NumberInput id={id} value={data.metres} bound={bound} unit="m" onChange={setMetres} />}
-          </Field>
-          <Field label="In the light of" className="w-44">
-            {(id) => (
-              <Choice
-                id={id}
-                label="In the light of"
-                value={room}
-                options={choices(sightRoomWord)}
-                onChange={setRoom}
-              />
-            )}
-          </Field>
-          <Field label="By" className="w-40">
-            {(id) => <Choice id={id} label="By" value={eyes} options={choices(eyesWord)} onChange={setEyes} />}
-          </Field>
+          <StandFields
+            metres={data.metres}
+            room={room}
+            eyes={eyes}
+            onMetres={setMetres}
+            onRoom={setRoom}
+            onEyes={setEyes}
+          />
           <p className="min-w-0 flex-1 text-sm" role="status" data-testid="hardly-seen">
             {data.minutes > 0 ? (
               data.hardlySeenMinutes > 0 ? (
@@ -68,13 +67,30 @@ export function SightScreen() {
                 <>All of its {number(data.minutes, 0)} minutes are seen from there.</>
               )
             ) : (
-              "Paint a zone in the plan first: there is no face yet to see anything on."
+              <>
+                There is no face yet to see anything on:{" "}
+                <Link to={`/piece/${pieceId}`} className="underline">
+                  plan the coats of a zone
+                </Link>{" "}
+                first.
+              </>
             )}
           </p>
+          <Button aria-expanded={trying} onClick={() => setTrying(!trying)}>
+            Try your own eyes
+          </Button>
+          <Link
+            to={`/piece/${pieceId}/look?from=${Math.round(data.metres * 1000)}`}
+            className="inline-flex min-h-9 items-center text-sm underline"
+          >
+            Its look from there
+          </Link>
         </div>
       </section>
+      {trying && <Trial pieceId={pieceId} metres={data.metres} room={room} eyes={eyes} />}
+      {data.rows.length > 0 && <Stairs pieceId={pieceId} metres={metres} room={room} eyes={eyes} />}
       {data.rows.length > 0 && (
-        <section aria-label="Details" className="overflow-x-auto rounded-lg border border-line bg-panel">
+        <section aria-label="Details" className="relative overflow-x-auto rounded-lg border border-line bg-panel">
           <table className="w-full min-w-[60rem] text-sm" data-testid="sight">
             <thead className="text-left text-xs text-soft">
               <tr>
@@ -90,7 +106,12 @@ export function SightScreen() {
             </thead>
             <tbody>
               {data.rows.map((row) => (
-                <Detail key={`${row.zoneId} ${row.coatId ?? ""} ${row.kind}`} row={row} />
+                <Detail
+                  key={`${row.zoneId} ${row.coatId ?? ""} ${row.kind}`}
+                  pieceId={pieceId}
+                  row={row}
+                  onLeave={leaving(row)}
+                />
               ))}
             </tbody>
           </table>
@@ -100,12 +121,12 @@ export function SightScreen() {
   );
 }
 
-function Detail({ row }: { row: Row }) {
+function Detail({ pieceId, row, onLeave }: { pieceId: string; row: Row; onLeave?: () => void }) {
   return (
     <tr className="border-t border-line align-top">
       <td className="py-1.5 pl-3">
         <Link
-          to={`/zone/${row.zoneId}${row.coatId ? `?coat=${row.coatId}` : ""}`}
+          to={`/piece/${pieceId}/coats/${row.zoneId}${row.coatId ? `?coat=${row.coatId}` : ""}`}
           className="font-semibold hover:underline"
         >
           {row.what}
@@ -147,6 +168,11 @@ function Detail({ row }: { row: Row }) {
       <td className="py-1.5 text-right tabular-nums">{row.minutes > 0 ? duration(row.minutes) : ""}</td>
       <td className="py-1.5 pr-3 pl-4 text-xs">
         <Wanted row={row} />
+        {onLeave && (
+          <Button look="quiet" className="!min-h-6 !px-1 !py-0 !text-xs underline" onClick={onLeave}>
+            Leave it out<span className="sr-only">: {row.what}</span>
+          </Button>
+        )}
       </td>
     </tr>
   );
@@ -176,7 +202,7 @@ function Wanted({ row }: { row: Row }) {
     return (
       <span className="text-soft">
         {row.kind === "mark" ? "No tone of this hue shows from there at this size." : "Nothing of it shows from there."}{" "}
-        {row.minutes > 0 && "Leave it out, or keep it for who takes it in the hand."}
+        {row.minutes > 0 && "It is for who takes it in the hand."}
       </span>
     );
   return (
