@@ -1,5 +1,6 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Lowfell.Tests;
 using Lowfell.Web.Api;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
@@ -27,6 +28,12 @@ public sealed class LiveApp : WebApplicationFactory<Program>
         StartServer();
         Http = new HttpClient { BaseAddress = ClientOptions.BaseAddress };
         Services.GetRequiredService<Readiness>().Done.GetAwaiter().GetResult();
+        if (Demo)
+        {
+            using var source = NpgsqlDataSource.Create(Connection);
+            using var move = source.CreateCommand(SameHour.Statement);
+            move.ExecuteNonQuery();
+        }
     }
 
     public bool Demo { get; }
@@ -41,10 +48,12 @@ public sealed class LiveApp : WebApplicationFactory<Program>
     private static string Cluster => Environment.GetEnvironmentVariable("LOWFELL_TEST_DB")
         ?? throw new InvalidOperationException("These tests need a PostgreSQL: run them with ./lowfell test browser.");
 
+    private string Connection => new NpgsqlConnectionStringBuilder(Cluster) { Database = database, MaxPoolSize = 20 }.ConnectionString;
+
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseStaticWebAssets();
-        builder.UseSetting("ConnectionStrings:Lowfell", new NpgsqlConnectionStringBuilder(Cluster) { Database = database, MaxPoolSize = 20 }.ConnectionString);
+        builder.UseSetting("ConnectionStrings:Lowfell", Connection);
         builder.UseSetting("Demo", Demo ? "true" : "false");
         builder.UseSetting("Looks:SmallPictures", Pictures ? "true" : "false");
     }

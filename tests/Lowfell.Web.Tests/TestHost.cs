@@ -1,5 +1,6 @@
 using Lowfell.Web.Jobs;
 using Lowfell.Store;
+using Lowfell.Tests;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
@@ -38,6 +39,13 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
     {
         var client = CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false });
         Services.GetRequiredService<Readiness>().Done.GetAwaiter().GetResult();
+        if (Demo)
+        {
+            using var source = NpgsqlDataSource.Create(Connection);
+            using var move = source.CreateCommand(SameHour.Statement);
+            move.ExecuteNonQuery();
+        }
+
         return client;
     }
 
