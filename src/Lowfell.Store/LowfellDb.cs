@@ -111,6 +111,9 @@ public sealed class LowfellDb : DbContext
     /// <summary>Trays of bases.</summary>
     public DbSet<TrayRow> Trays => Set<TrayRow>();
 
+    /// <summary>Boards: how the pieces of sets stand on the table.</summary>
+    public DbSet<BoardRow> Boards => Set<BoardRow>();
+
     /// <summary>What pieces are shown as.</summary>
     public DbSet<PieceLookRow> PieceLooks => Set<PieceLookRow>();
 

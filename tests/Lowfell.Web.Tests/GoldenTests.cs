@@ -11,6 +11,7 @@ using Lowfell.Core.Techniques;
 using Lowfell.Core.Materials;
 using Lowfell.Web.Api;
 using Lowfell.Web.Features.Bases;
+using Lowfell.Web.Features.Boards;
 using Lowfell.Web.Features.Evenings;
 using Lowfell.Web.Features.Log;
 using Lowfell.Web.Features.Matching;
@@ -29,7 +30,7 @@ namespace Lowfell.Web.Tests;
 /// </summary>
 public sealed class GoldenTests
 {
-    private static readonly Type[] Kinds = [typeof(MaterialSnapshot), typeof(MixDraft), typeof(PaintedStack), typeof(TilePlan), typeof(List<PaintedCell>), typeof(CalendarView), typeof(PlanRequest), typeof(List<KeptLot>), typeof(PlanSummary), typeof(SolveProgress), typeof(KeptCoats), typeof(TakenForStep), typeof(List<TrayCopyDraft>), typeof(BaseFamilyDraft), typeof(RollRequest)];
+    private static readonly Type[] Kinds = [typeof(MaterialSnapshot), typeof(MixDraft), typeof(PaintedStack), typeof(TilePlan), typeof(List<PaintedCell>), typeof(CalendarView), typeof(PlanRequest), typeof(List<KeptLot>), typeof(PlanSummary), typeof(SolveProgress), typeof(KeptCoats), typeof(TakenForStep), typeof(List<TrayCopyDraft>), typeof(BaseFamilyDraft), typeof(RollRequest), typeof(BoardDraft)];
 
     private static readonly Type[] Words = [typeof(Technique), typeof(Family), typeof(Substrate), typeof(Thinner), typeof(DilutionForm), typeof(Wait), typeof(Relief), typeof(Facing), typeof(Sheen), typeof(Effect), typeof(DayOfWeek)];
 

@@ -15,7 +15,9 @@ public sealed class SightTests(TestHost host) : IClassFixture<TestHost>
         var sight = await host.GetAsync($"/api/pieces/{await PieceAsync("Hull")}/sight");
         Assert.Equal((1.0, "clubHall", "sharp"), ((double)sight["metres"]!, (string)sight["room"]!, (string)sight["eyes"]!));
         var rows = sight["rows"]!.AsArray();
-        static bool Hardly(JsonNode? row) => (string)row!["word"]! is "lost" or "barely";
+        static bool Hardly(JsonNode? row) => (bool)row!["hardly"]!;
+        Assert.All(rows, r => Assert.Equal((string)r!["word"]! is "lost" or "barely", Hardly(r)));
+        Assert.Contains(rows, r => (string)r!["kind"]! == "neighbour" && ((string)r["what"]!).StartsWith("Beside ", StringComparison.Ordinal));
         Assert.Equal(rows.Count(Hardly), rows.TakeWhile(Hardly).Count());
         Assert.Equal((double)sight["hardlySeenMinutes"]!, rows.Where(Hardly).Sum(r => (double)r!["minutes"]!), 1e-6);
         Assert.True((double)sight["minutes"]! > (double)sight["hardlySeenMinutes"]!);
@@ -71,8 +73,68 @@ public sealed class SightTests(TestHost host) : IClassFixture<TestHost>
         Assert.True((double)after["hardlySeenMinutes"]! <= (double)before["hardlySeenMinutes"]!);
         await host.RefusesAsync(HttpMethod.Post, $"/api/pieces/{piece}/sight/trial", new { id = Guid.NewGuid(), metres = 1, ticks = new[] { new { zoneId = Guid.NewGuid(), kind = "coat", seen = true } } }, "ticks", HttpStatusCode.NotFound);
         await host.RefusesAsync(HttpMethod.Post, $"/api/pieces/{piece}/sight/trial", new { id = Guid.NewGuid(), metres = 9, ticks = Ticks(true) }, "metres");
+
+        // What is said of a stack follows it too.
+        var zone = (string)details[0]!["zoneId"]!;
+        async Task<double> OfZoneAsync() => (double)(await host.GetAsync($"/api/zones/{zone}"))["zone"]!["trialFactor"]!;
+        Assert.Equal((double)enough["factor"]!, await OfZoneAsync(), 0.01);
         await host.DeleteAsync("/api/sight/trial");
+        Assert.Equal(1, await OfZoneAsync());
         Assert.Equal((double)before["hardlySeenMinutes"]!, (double)(await host.GetAsync($"/api/pieces/{piece}/sight"))["hardlySeenMinutes"]!, 1e-6);
+    }
+
+    [Fact]
+    public async Task To_scale_it_is_enough_to_see_it_from_close_by()
+    {
+        var piece = await PieceAsync("Hull");
+        var schools = (await host.GetAsync("/api/bench"))["schools"]!.AsObject();
+        async Task<JsonNode> UnderAsync(string school, string value)
+        {
+            await host.PutAsync("/api/bench/schools", schools.DeepClone().AsObject().With(school, value));
+            return await host.GetAsync($"/api/pieces/{piece}/sight");
+        }
+
+        var (table, near, hand) = (await UnderAsync("contrast", "exaggerate"), await UnderAsync("contrast", "toScale"), await UnderAsync("fidelity", "asReference"));
+        await host.PutAsync("/api/bench/schools", schools);
+        Assert.Equal((1.0, 0.6, 0.3), ((double)table["wantedM"]!, (double)near["wantedM"]!, (double)hand["wantedM"]!));
+        Assert.True((double)near["hardlySeenMinutes"]! < (double)table["hardlySeenMinutes"]! && (double)hand["hardlySeenMinutes"]! <= (double)near["hardlySeenMinutes"]!);
+        Assert.Equal(table["rows"]!.AsArray().Count, near["rows"]!.AsArray().Count);
+        Assert.Equal((double)near["metres"]!, (double)table["metres"]!);
+    }
+
+    [Fact]
+    public async Task A_coat_that_is_hardly_seen_is_kept_painted_otherwise_or_drawn_wider_and_each_is_taken_back()
+    {
+        var piece = await PieceAsync("Hull");
+        async Task<JsonNode> SightAsync() => await host.GetAsync($"/api/pieces/{piece}/sight?metres=2");
+        static JsonNode RowOf(JsonNode sight, JsonNode row) => sight["rows"]!.AsArray().Single(r => (string?)r!["coatId"] == (string?)row["coatId"] && (string)r["zoneId"]! == (string)row["zoneId"]!)!;
+        var before = await SightAsync();
+        var mark = before["rows"]!.AsArray().First(r => (string)r!["kind"]! == "mark" && (bool)r["hardly"]! && r["tones"]!.AsArray().Count > 0)!;
+        object Of(object? materialId = null, double? widthMm = null, string? keep = null, JsonNode? back = null) => new { zoneId = (string)mark["zoneId"]!, coatId = (string)mark["coatId"]!, materialId, widthMm, keep, back };
+        var address = $"/api/pieces/{piece}/sight/change";
+
+        var was = await host.PostAsync(address, Of(keep: "seen in the hand"));
+        var kept = RowOf(await SightAsync(), mark);
+        Assert.Equal(("seen in the hand", true), ((string)kept["kept"]!, (bool)kept["hardly"]!));
+        Assert.Equal((double)before["hardlySeenMinutes"]! - (double)mark["minutes"]!, (double)(await SightAsync())["hardlySeenMinutes"]!, 1e-6);
+        await host.PostAsync(address, Of(back: was));
+
+        was = await host.PostAsync(address, Of(materialId: (string)mark["tones"]![0]!["materialId"]!));
+        Assert.NotEqual((string)mark["near"]!, (string)RowOf(await SightAsync(), mark)["near"]!);
+        await host.PostAsync(address, Of(back: was));
+
+        was = await host.PostAsync(address, Of(widthMm: 1.5));
+        Assert.Equal(1.5, (double)RowOf(await SightAsync(), mark)["widthMm"]!);
+        await host.PostAsync(address, Of(back: was));
+        Assert.Equal(before.ToJsonString(), (await SightAsync()).ToJsonString());
+
+        await host.RefusesAsync(HttpMethod.Post, address, Of(), "coatId");
+        await host.RefusesAsync(HttpMethod.Post, address, Of(keep: " "), "keep");
+        await host.RefusesAsync(HttpMethod.Post, address, Of(keep: "so", widthMm: 1), "coatId");
+        await host.RefusesAsync(HttpMethod.Post, address, Of(widthMm: 0), "widthMm");
+        await host.RefusesAsync(HttpMethod.Post, address, Of(materialId: Guid.NewGuid()), "materialId", HttpStatusCode.NotFound);
+        await host.RefusesAsync(HttpMethod.Post, address, new { zoneId = (string)mark["zoneId"]!, coatId = Guid.NewGuid(), keep = "so" }, "coatId", HttpStatusCode.NotFound);
+        Assert.Equal(before.ToJsonString(), (await SightAsync()).ToJsonString());
     }
 
     [Fact]

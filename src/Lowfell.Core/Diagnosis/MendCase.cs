@@ -1,4 +1,5 @@
 using Lowfell.Core.Evenings.Facts;
+using Lowfell.Core.Materials;
 using Lowfell.Core.Stacks;
 
 namespace Lowfell.Core.Diagnosis;
@@ -42,6 +43,11 @@ public sealed record CaseEntry(
 /// <param name="Masked">What it touches was masked for it.</param>
 public sealed record BesideEntry(int Copy, string Zone, double AtMin, double TouchMin, bool Sprayed, bool Masked = false);
 
+/// <summary>How an older zone was finished.</summary>
+/// <param name="Zone">Piece and zone.</param>
+/// <param name="Varnish">Its last varnish; null for none.</param>
+public sealed record EarlierFinish(string Zone, Material? Varnish);
+
 /// <summary>What a painter sees, and all that is known of what it is on.</summary>
 public sealed record MendCase
 {
@@ -74,6 +80,9 @@ public sealed record MendCase
 
     /// <summary>Super glue that was used on the piece: copy, and when.</summary>
     public IReadOnlyList<(int Copy, double AtMin)> Glued { get; init; } = [];
+
+    /// <summary>Last varnish of the zones that it is held against, once it was written down on a copy; null of a zone that was finished without any.</summary>
+    public IReadOnlyList<EarlierFinish> Earlier { get; init; } = [];
 
     /// <summary>Signs that the painter was asked for.</summary>
     public IReadOnlyDictionary<Sign, bool> Told { get; init; } = new Dictionary<Sign, bool>();

@@ -109,6 +109,20 @@ public sealed partial class SignReader
         return coat.Hand * (coat.OwnDeposit is { } own && usual > 0 ? Thickest(own) / usual : 1);
     }
 
+    // One of the old zones that ended as this one does speaks against it.
+    private Presence OtherFinish(List<string> words)
+    {
+        if (of.Earlier.Count == 0)
+        {
+            return Presence.Unknown;
+        }
+
+        var varnish = Applied(i => of.Stack!.Coats[i].What?.Kind == Kind.Varnish).Select(i => of.Stack!.Coats[i].Material).LastOrDefault();
+        static string Said(Material? m) => m is null ? "no varnish" : m.Name;
+        var other = of.Earlier[0];
+        return Is(of.Earlier.All(e => e.Varnish?.Id != varnish?.Id), $"{Said(varnish)} is last here; {other.Zone} has {Said(other.Varnish)}", words);
+    }
+
     private Presence NoSeal(int copy, List<string> words)
     {
         var stack = of.Stack!;

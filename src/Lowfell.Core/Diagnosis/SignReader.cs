@@ -122,6 +122,7 @@ public sealed partial class SignReader
             Sign.BigStep => BigStep(words),
             Sign.CrackleUnder => Is(Applied(i => i < at && stack.Coats[i].How.Role is Role.CrackleMedium or Role.Fluid).Any(), "crackle medium or chipping fluid lies below", words),
             Sign.NotMasked => NotMasked(copy),
+            Sign.OtherSheen => OtherFinish(words),
 
             // What a figure of the product does not tell is asked for.
             _ => Presence.Unknown,

@@ -46,12 +46,10 @@ public sealed record Cut(IReadOnlyList<Drop> Drops, double Minutes, double Minut
 /// <summary>Visible gain over minutes, coat by coat.</summary>
 public static class Staircase
 {
-    private const double GoodM = 0.6;
-
     /// <summary>Distance that a finish is looked at from, m.</summary>
     /// <param name="finish">The finish.</param>
     /// <param name="tableM">Distance of the set, m.</param>
-    public static double Metres(this Finish finish, double tableM) => finish switch { Finish.Table => tableM, Finish.Good => Math.Min(GoodM, tableM), _ => Math.Min(SightTable.HandM, tableM) };
+    public static double Metres(this Finish finish, double tableM) => finish switch { Finish.Table => tableM, Finish.Good => Math.Min(Schools.LeaningM, tableM), _ => Math.Min(SightTable.HandM, tableM) };
 
     /// <summary>Leaves coats out one by one, the one first that gives least for its minutes, for as long as any may be left out.</summary>
     /// <param name="stacks">Stacks of the zones of a piece.</param>

@@ -22,6 +22,10 @@ public static class Eye
     /// <summary>Distance to which a width can be told, m: one minute of arc.</summary>
     public static double FormM(double mm, double acuity = 1) => mm / 2000 / Math.Tan(Math.PI / 180 / 60 / acuity / 2);
 
+    /// <summary>How strongly the eye spreads a line to so far from it, 1 on it.</summary>
+    /// <param name="arcmin">How far, minutes of arc.</param>
+    public static double Spread(double arcmin) => (Narrow * Math.Exp(-NarrowFall * arcmin * arcmin)) + (Wide * Math.Exp(-WideFall * Math.Abs(arcmin)));
+
     /// <summary>Share of its contrast that a long line of this width keeps.</summary>
     public static double Kept(double arcmin)
     {

@@ -1,3 +1,4 @@
+using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Wording;
 
@@ -86,7 +87,7 @@ public static class SightTable
     public const double LeastM = 0.1, MostM = 5;
 
     /// <summary>In the hand, and far off, m.</summary>
-    public const double HandM = 0.3, FarM = 2;
+    public const double HandM = Schools.InHandM, FarM = 2;
 
     /// <summary>Least and most size of a detail, mm.</summary>
     public const double LeastMm = 0.01, MostMm = 300;
@@ -95,7 +96,7 @@ public static class SightTable
     public const double SeenJ = 2.5;
 
     /// <summary>Distances that are told beside the set's own, m.</summary>
-    public static IReadOnlyList<double> Distances { get; } = [HandM, 0.6, 0.9, 1.2, FarM];
+    public static IReadOnlyList<double> Distances { get; } = [HandM, Schools.LeaningM, 0.9, 1.2, FarM];
 
     /// <summary>White of a room, cd/m2.</summary>
     public static double White(this SightRoom room) => room switch { SightRoom.EveningLamp => 15, SightRoom.LivingRoom => 45, SightRoom.ClubHall => 150, _ => 300 };

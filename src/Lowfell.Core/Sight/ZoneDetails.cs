@@ -26,6 +26,14 @@ public enum SightKind
     /// <summary>A coat: the zone with it on the zone without.</summary>
     [Said("with and without it")]
     Coat,
+
+    /// <summary>A coat that fades with height: where it lies, on what is beside it.</summary>
+    [Said("the band of it")]
+    Band,
+
+    /// <summary>The face of a zone, on that of one that touches it.</summary>
+    [Said("beside it")]
+    Neighbour,
 }
 
 /// <summary>A detail of a zone.</summary>
@@ -54,7 +62,7 @@ public sealed record ZoneDetail(SightKind Kind, Guid? CoatId, SightDetail Detail
 public static class ZoneDetails
 {
     // Where the painter has not measured, mm.
-    private const double RecessMm = 0.4, RecessTimes = 10, EdgeMm = 0.3, EdgeLongMm = 8;
+    private const double RecessMm = 0.4, RecessTimes = 10, EdgeMm = 0.3, EdgeLongMm = 8, BorderMm = 3, BorderLongMm = 20;
 
     // A recess, an edge or a face that moves less than this is not what a coat is for, dE00.
     private const double Unmoved = 0.05;
@@ -97,7 +105,7 @@ public static class ZoneDetails
                 continue;
             }
 
-            if (WithAndWithout(stack, predicted, i) is { } seen)
+            if ((Band(stack, i) ?? WithAndWithout(stack, predicted, i)) is { } seen)
             {
                 details.Add(seen with { Minutes = minutes });
             }
@@ -106,6 +114,20 @@ public static class ZoneDetails
         return details;
 
         SightDetail Detail(double width, double length, HeightColour colour, HeightColour on) => new(Size(width), Size(length), colour.Lab.ToLinear(), on.Lab.ToLinear(), ground.Contrast, ground.PitchMm);
+    }
+
+    /// <summary>The border of two zones that touch: one finished face on the other; null where one of them has none yet.</summary>
+    public static ZoneDetail? Border(StackDraft stack, StackDraft neighbour)
+    {
+        ArgumentNullException.ThrowIfNull(stack);
+        ArgumentNullException.ThrowIfNull(neighbour);
+        if (stack.Coats.All(c => c.Skipped) || neighbour.Coats.All(c => c.Skipped))
+        {
+            return null;
+        }
+
+        var (face, beside) = (Predictor.Predict(stack).Top.Face, Predictor.Predict(neighbour).Top.Face);
+        return new(SightKind.Neighbour, null, new(BorderMm, BorderLongMm, face.Lab.ToLinear(), beside.Lab.ToLinear()), Hands(face, beside), 0, 0);
     }
 
     /// <summary>What a coat changes where it is laid: a single mark of it, or recess, face and edge with it on what is below.</summary>
@@ -151,6 +173,29 @@ public static class ZoneDetails
 
     private static bool Covers(Coat coat) => coat.LeavesFilm && (coat.How.Covers || coat.How.Role == Role.Spray);
 
+    // A coat that fades within the zone: its face at the full end, on the face without it, as wide as half the film reaches and as long as the zone is.
+    private static ZoneDetail? Band(StackDraft stack, int index)
+    {
+        var zone = stack.Zone;
+        if (stack.Coats[index].Fade is not { } fade || zone is not { HeightFromMm: { } low, HeightToMm: { } high } || high <= low || fade.At(low) == fade.At(high))
+        {
+            return null;
+        }
+
+        var end = fade.At(low) > fade.At(high) ? low : high;
+        var half = Math.Clamp((fade.FullMm + fade.NoneMm) / 2, low, high);
+        if (Math.Abs(half - end) < SightTable.LeastMm || fade.At(end) <= 0)
+        {
+            return null;
+        }
+
+        // The zone is looked at where the coat is fullest: told as if it were only as high.
+        var there = stack with { Zone = zone with { HeightFromMm = end, HeightToMm = end } };
+        var without = there with { Coats = [.. there.Coats.Select((c, i) => i == index ? c with { Skipped = true } : c)] };
+        var (with, bare) = (Predictor.Predict(there).Top.Face, Predictor.Predict(without).Top.Face);
+        return new(SightKind.Band, stack.Coats[index].Id, new(Size(Math.Abs(half - end)), Size(zone.AreaMm2 / (high - low)), with.Lab.ToLinear(), bare.Lab.ToLinear()), Hands(with, bare), 0, 0);
+    }
+
     // The height at which a coat is seen best, the zone with it on the zone without.
     private static ZoneDetail? WithAndWithout(StackDraft stack, PredictedStack predicted, int index)
     {
@@ -168,7 +213,7 @@ public static class ZoneDetails
 
             var (width, length) = height switch { ReliefHeight.Recess => (RecessWidth(zone), RecessWidth(zone) * RecessTimes), ReliefHeight.Edge => (EdgeMm, EdgeLongMm), _ => (side, side) };
             var detail = new ZoneDetail(SightKind.Coat, stack.Coats[index].Id, new(Size(width), Size(length), with.Lab.ToLinear(), bare.Lab.ToLinear()), Hands(with, bare), 0, 0);
-            var seen = detail.At(new(zone.ViewingMm / 1000));
+            var seen = detail.At(new(zone.ViewingMm / 1000) { TrialFactor = zone.TrialFactor });
             (best, most) = seen.Word > most.Word || (seen.Word == most.Word && seen.J > most.J) ? (detail, (seen.Word, seen.J)) : (best, most);
         }
 

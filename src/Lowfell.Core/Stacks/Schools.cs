@@ -155,11 +155,34 @@ public enum RimSchool
     TeamColour,
 }
 
+/// <summary>How far contrast is driven.</summary>
+public enum ContrastSchool
+{
+    /// <summary>It has to read from across the table.</summary>
+    Exaggerate,
+
+    /// <summary>Restrained: small chips, thin streaks.</summary>
+    ToScale,
+}
+
+/// <summary>What a piece is held against.</summary>
+public enum FidelitySchool
+{
+    /// <summary>As it reads at the table.</summary>
+    AsItReads,
+
+    /// <summary>As the reference shows it.</summary>
+    AsReference,
+}
+
 /// <summary>Points on which good painters disagree, as the project prefers them; <see cref="SchoolBook"/> says what each choice is.</summary>
 public sealed record Schools
 {
     /// <summary>Share of the last dry-brush colour that stays in an uncleaned brush. Craft estimate.</summary>
     public const double ResidueShare = 0.2;
+
+    /// <summary>Distance of what is in the hand, and of who leans over the table, m.</summary>
+    public const double InHandM = 0.3, LeaningM = 0.6;
 
     /// <summary>Varnish under a pin wash: satin or gloss.</summary>
     public PinWashSchool PinWashVarnish { get; init; }
@@ -202,6 +225,16 @@ public sealed record Schools
 
     /// <summary>Rim of a base.</summary>
     public RimSchool Rim { get; init; }
+
+    /// <summary>How far contrast is driven.</summary>
+    public ContrastSchool Contrast { get; init; }
+
+    /// <summary>What it is held against.</summary>
+    public FidelitySchool Fidelity { get; init; }
+
+    /// <summary>Distance from which a detail has to be seen, m: as the reference shows it, in the hand; to scale, by who leans over it; else from the table.</summary>
+    /// <param name="tableM">Distance that the set is looked at from, m.</param>
+    public double WantedM(double tableM) => Math.Min(tableM, Fidelity == FidelitySchool.AsReference ? InHandM : Contrast == ContrastSchool.ToScale ? LeaningM : tableM);
 
     /// <summary>The sheen that a pin wash is laid on.</summary>
     [JsonIgnore]

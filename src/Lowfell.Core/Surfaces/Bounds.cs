@@ -42,6 +42,9 @@ public sealed class ScaleBoundAttribute() : FigureBoundAttribute(1, 1000);
 /// <summary>Distance that a set is looked at from.</summary>
 public sealed class ViewingBoundAttribute() : FigureBoundAttribute(100, 10_000, "mm");
 
+/// <summary>How much more, or less, than usual a painter notices.</summary>
+public sealed class TrialFactorBoundAttribute() : FigureBoundAttribute(0.25, 4);
+
 /// <summary>Copies of a piece.</summary>
 public sealed class CopiesBoundAttribute() : FigureBoundAttribute(1, Most, "copies")
 {

@@ -144,6 +144,9 @@ public sealed record Zone
     /// <summary>Distance that it is looked at from, mm.</summary>
     public double ViewingMm { get; init; } = UsualViewingMm;
 
+    /// <summary>How much more, or less, than usual its painter notices, by trials: a factor on what a detail is over the threshold.</summary>
+    public double TrialFactor { get; init; } = 1;
+
     /// <summary>What a tray of bases lays on one copy, the mean of all; null where there is none.</summary>
     public LaidByTray? Tray { get; init; }
 

@@ -32,6 +32,9 @@ public sealed class Bench
     /// <summary>Cans may be sprayed: the weather or the booth is fit.</summary>
     public bool CansFit { get; set; } = true;
 
+    /// <summary>How much more, or less, than usual its painter notices, by trials.</summary>
+    public double TrialFactor { get; set; } = 1;
+
     /// <summary>Time zone of the painter, as in the IANA database.</summary>
     public string TimeZone { get; set; } = "Etc/UTC";
 

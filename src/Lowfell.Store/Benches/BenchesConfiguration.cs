@@ -15,6 +15,7 @@ internal sealed class BenchConfiguration : IEntityTypeConfiguration<Bench>
         row.Property(b => b.RoomHumidity).HasDefaultValue(0.5);
         row.Property(b => b.RoomFan).HasDefaultValue(false);
         row.Property(b => b.CansFit).HasDefaultValue(true);
+        row.Property(b => b.TrialFactor).HasDefaultValue(1.0);
         row.Property(b => b.TimeZone).HasDefaultValue("Etc/UTC");
         row.Property(b => b.Calendar).HasDefaultValue("");
         row.Property(b => b.CalendarVersion).HasDefaultValue(1);

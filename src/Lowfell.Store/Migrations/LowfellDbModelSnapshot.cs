@@ -121,9 +121,42 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("character varying(200)")
                         .HasDefaultValue("Etc/UTC");
 
+                    b.Property<double>("TrialFactor")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("double precision")
+                        .HasDefaultValue(1.0);
+
                     b.HasKey("Id");
 
                     b.ToTable("benches", (string)null);
+                });
+
+            modelBuilder.Entity("Lowfell.Store.BoardRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Board")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<Guid>("SetId")
+                        .HasColumnType("uuid");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("BenchId", "SetId")
+                        .IsUnique();
+
+                    b.ToTable("boards", (string)null);
                 });
 
             modelBuilder.Entity("Lowfell.Store.BottleRow", b =>
@@ -1688,6 +1721,23 @@ namespace Lowfell.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Lowfell.Store.BoardRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.SetRow", "Set")
+                        .WithOne()
+                        .HasForeignKey("Lowfell.Store.BoardRow", "BenchId", "SetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Set");
+                });
+
             modelBuilder.Entity("Lowfell.Store.BottleRow", b =>
                 {
                     b.HasOne("Lowfell.Store.Bench", null)
@@ -2238,6 +2288,8 @@ namespace Lowfell.Store.Migrations
                                 .HasMaxLength(200);
 
                             b1.Property<int>("PlanVersion");
+
+                            b1.Property<bool>("Strips");
 
                             b1.Property<string>("Symptom")
                                 .IsRequired()

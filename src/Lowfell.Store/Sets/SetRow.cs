@@ -35,3 +35,25 @@ public sealed class SetRow : IBenchRow, IVersionedRow
     /// <summary>Its pieces.</summary>
     public List<PieceRow> Pieces { get; set; } = [];
 }
+
+/// <summary>How the pieces of a set stand on the table, and the lines that run on over them.</summary>
+public sealed class BoardRow : IBenchRow, IVersionedRow
+{
+    /// <summary>Identity.</summary>
+    public Guid Id { get; set; }
+
+    /// <inheritdoc/>
+    public Guid BenchId { get; set; }
+
+    /// <inheritdoc/>
+    public int Version { get; set; } = 1;
+
+    /// <summary>The set.</summary>
+    public Guid SetId { get; set; }
+
+    /// <summary>The set.</summary>
+    public SetRow? Set { get; set; }
+
+    /// <summary>What stands where, as JSON.</summary>
+    public required string Board { get; set; }
+}

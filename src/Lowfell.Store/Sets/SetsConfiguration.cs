@@ -16,6 +16,17 @@ internal sealed class SetConfiguration : BenchRowConfiguration<SetRow>
     }
 }
 
+internal sealed class BoardConfiguration : BenchRowConfiguration<BoardRow>
+{
+    protected override string Table => "boards";
+
+    protected override void More(EntityTypeBuilder<BoardRow> row)
+    {
+        row.Property(b => b.Board).HasColumnType("text");
+        row.HasOne(b => b.Set).WithOne().HasForeignKey<BoardRow>(b => new { b.BenchId, b.SetId }).OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
 internal sealed class PieceConfiguration : BenchRowConfiguration<PieceRow>
 {
     protected override string Table => "pieces";

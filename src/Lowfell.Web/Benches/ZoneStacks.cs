@@ -33,7 +33,7 @@ internal static class ZoneStacks
     /// <summary>As above, with the scheme given. It follows the preferences of the bench and dries in its room, wherever it is asked about.</summary>
     /// <exception cref="RefusedException">A mix of it can't be used.</exception>
     public static StackDraft Read(ZoneRow zone, SchemeRow scheme, Bench bench, OpenShelf shelf) =>
-        new(zone.ToCore(), bench.Schools, Coats(scheme, shelf)) { Climate = new(bench.RoomC, bench.RoomHumidity, bench.RoomFan) };
+        new(zone.ToCore() with { TrialFactor = bench.TrialFactor }, bench.Schools, Coats(scheme, shelf)) { Climate = new(bench.RoomC, bench.RoomHumidity, bench.RoomFan) };
 
     /// <summary>The coats of a scheme, from the substrate up.</summary>
     /// <exception cref="RefusedException">A mix of it can't be used.</exception>

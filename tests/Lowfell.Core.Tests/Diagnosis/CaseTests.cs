@@ -129,6 +129,19 @@ public sealed class CaseTests
     }
 
     [Fact]
+    public void Another_varnish_than_the_old_pieces_have_is_read_from_them()
+    {
+        var (matt, satin) = (Of(Family.VarnishWater), Of(Family.VarnishWater) with { Id = Guid.NewGuid(), Name = "Other varnish" });
+        var (basis, last) = (Coat(Technique.BaseCoat, RopeTan), Coat(Technique.Varnish, matt));
+        var of = Case("match", Stack(basis, last), basis, [1], []);
+        ToldCause Varnish(params EarlierFinish[] earlier) => Say(of with { Earlier = earlier }).Causes.Single(c => c.Key == "varnish");
+        var (unknown, same, other) = (Varnish(), Varnish(new EarlierFinish("Old, wall", matt), new EarlierFinish("Old, pier", satin)), Varnish(new EarlierFinish("Old, wall", satin)));
+        Assert.True(same.Share < unknown.Share && unknown.Share < other.Share, $"{same.Share}, {unknown.Share}, {other.Share}");
+        Assert.Contains("Old, wall has Other varnish", other.For[0], StringComparison.Ordinal);
+        Assert.Contains("Old, wall has no varnish", Varnish(new EarlierFinish("Old, wall", null)).For[0], StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void With_no_stack_and_no_log_it_is_a_general_answer_and_says_so()
     {
         var said = Say(new() { Symptom = SymptomBook.Book.Of("frost")! });

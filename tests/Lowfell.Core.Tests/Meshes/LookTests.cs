@@ -232,6 +232,29 @@ public sealed class LookTests
     }
 
     [Fact]
+    public void From_afar_the_eye_blurs_and_the_light_stays()
+    {
+        var mesh = Shown(StandInKind.Block);
+        var scene = new LookScene(mesh, LookTable.Of([Wall()], Lamp.Daylight), [0, 0], [4]);
+        (double Light, double Rough) Of(double fromM)
+        {
+            var p = LookPicture.Draw(scene, new(), 160, 110, fromM: fromM);
+            double light = 0, rough = 0;
+            for (var i = 1; i < 160 * 110; i++)
+            {
+                light += p.Rgba[(4 * i) + 3];
+                rough += p.Rgba[(4 * i) + 3] == 255 && p.Rgba[(4 * i) - 1] == 255 ? Math.Abs(p.Rgba[(4 * i) + 1] - p.Rgba[(4 * i) - 3]) : 0;
+            }
+
+            return (light, rough);
+        }
+
+        var (sharp, near, far) = (Of(0), Of(0.6), Of(5));
+        Assert.True(near.Rough < sharp.Rough && far.Rough < near.Rough, $"{sharp.Rough}, {near.Rough}, {far.Rough}");
+        Assert.Equal(sharp.Light, far.Light, sharp.Light * 0.02);
+    }
+
+    [Fact]
     public void From_the_right_the_right_is_seen_and_nearer_is_larger()
     {
         var camera = new LookView(TurnDeg: 0, LiftDeg: 0).Camera(new(-10, -10, 0), new(10, 10, 20), 1.5f);

@@ -62,4 +62,39 @@ public sealed class ZoneDetailTests
         Assert.True((edge with { ByHands = [(new(1, 1, 1), edge.Detail.Ground)], Detail = edge.Detail with { Colour = edge.Detail.Ground } }).Unsure(new(1)));
         Assert.False((edge with { ByHands = [] }).Unsure(new(1)));
     }
+
+    [Fact]
+    public void A_coat_that_fades_is_a_band_as_wide_as_half_its_film_reaches()
+    {
+        var stack = Stack(Coat(Technique.BaseCoat, "#7a7a5c"), Coat(Technique.Airbrush, "#c8b890") with { Fade = new(0, 20) });
+        Assert.DoesNotContain(ZoneDetails.Of(stack), d => d.Kind == SightKind.Band);
+        stack = stack with { Zone = stack.Zone with { HeightFromMm = 0, HeightToMm = 60 } };
+        var band = ZoneDetails.Of(stack).Single(d => d.Kind == SightKind.Band);
+        Assert.Equal((stack.Coats[1].Id, 10.0, 100.0), (band.CoatId!.Value, band.Detail.WidthMm, band.Detail.LengthMm));
+        Assert.True(band.At(new(1)).Left > 1);
+
+        // A narrower one is seen less; one that ends below the zone is not there.
+        var narrow = ZoneDetails.Of(stack with { Coats = [stack.Coats[0], stack.Coats[1] with { Fade = new(0, 1) }] }).Single(d => d.Kind == SightKind.Band);
+        Assert.True(narrow.At(new(1)).J < band.At(new(1)).J);
+        Assert.DoesNotContain(ZoneDetails.Of(stack with { Zone = stack.Zone with { HeightFromMm = 30 } }), d => d.Kind == SightKind.Band);
+    }
+
+    [Fact]
+    public void Zones_that_touch_are_told_apart_by_their_faces_alike_both_ways()
+    {
+        var (tan, near, grey) = (Stack(Coat(Technique.BaseCoat, "#b59a6b")), Stack(Coat(Technique.BaseCoat, "#b49b6d")), Stack(Coat(Technique.BaseCoat, "#5a6068")));
+        Assert.Null(ZoneDetails.Border(tan, Stack()));
+        Assert.Equal(SightWord.Lost, ZoneDetails.Border(tan, near)!.At(new(1)).Word);
+        Assert.True(ZoneDetails.Border(tan, grey)!.At(new(1)).Word >= SightWord.Seen);
+        Assert.Equal(ZoneDetails.Border(grey, tan)!.At(new(1)).Word, ZoneDetails.Border(tan, grey)!.At(new(1)).Word);
+    }
+
+    [Fact]
+    public void By_schools_it_has_to_be_seen_from_the_table_from_close_by_or_in_the_hand()
+    {
+        Assert.Equal(1.2, new Schools().WantedM(1.2));
+        Assert.Equal(0.6, new Schools { Contrast = ContrastSchool.ToScale }.WantedM(1.2));
+        Assert.Equal(0.4, new Schools { Contrast = ContrastSchool.ToScale }.WantedM(0.4));
+        Assert.Equal(0.3, new Schools { Contrast = ContrastSchool.ToScale, Fidelity = FidelitySchool.AsReference }.WantedM(1.2));
+    }
 }

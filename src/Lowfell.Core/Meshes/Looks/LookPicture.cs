@@ -50,6 +50,10 @@ public static class LookPicture
     // What of a wash stays in an upright recess, and what more where it lies flat; what runs down below an edge, in stripes so many to a mm.
     private const float PoolFlat = 0.6f, PoolSlope = 0.4f, RunDown = 1.1f, StripesPerMm = 0.35f;
 
+    // So far the eye's line spread is followed, minutes of arc, and over so many points at most.
+    private const double SpreadArcmin = 6;
+    private const int MostSpread = 80;
+
     private static readonly Vector3 Bare = new(0.3f, 0.3f, 0.3f);
 
     /// <summary>Draws a picture; beyond the piece it is clear.</summary>
@@ -58,7 +62,8 @@ public static class LookPicture
     /// <param name="width">Points across.</param>
     /// <param name="height">Points down.</param>
     /// <param name="mode">How.</param>
-    public static Picture Draw(LookScene scene, LookView view, int width, int height, LookMode mode = LookMode.Lit)
+    /// <param name="fromM">Blurred as an eye sees it from so far, m, and held that much nearer; 0 for sharp.</param>
+    public static Picture Draw(LookScene scene, LookView view, int width, int height, LookMode mode = LookMode.Lit, double fromM = 0)
     {
         ArgumentNullException.ThrowIfNull(scene);
         ArgumentNullException.ThrowIfNull(view);
@@ -99,6 +104,12 @@ public static class LookPicture
                 }
             }
         });
+        if (fromM > 0)
+        {
+            // What one fine point in the middle of the piece measures, as an angle.
+            light = Spread(light, wide, tall, Sight.Eye.Arcmin(2 * camera.Distance / (tall * camera.Zoom), fromM));
+        }
+
         var rgba = new byte[width * height * 4];
         Parallel.For(0, height, y =>
         {
@@ -117,6 +128,35 @@ public static class LookPicture
             }
         });
         return new(width, height, rgba);
+    }
+
+    // The eye's line spread, one way after the other, in linear light; what is clear stays clear.
+    private static Vector4[] Spread(Vector4[] light, int wide, int tall, double arcmin)
+    {
+        var reach = Math.Min(MostSpread, (int)Math.Ceiling(SpreadArcmin / Math.Max(1e-6, arcmin)));
+        var weights = Enumerable.Range(0, reach + 1).Select(i => (float)Sight.Eye.Spread(i * arcmin)).ToArray();
+        var whole = weights[0] + (2 * weights.Skip(1).Sum());
+        Vector4[] Way(Vector4[] from, bool across)
+        {
+            var to = new Vector4[from.Length];
+            Parallel.For(0, tall, y =>
+            {
+                for (var x = 0; x < wide; x++)
+                {
+                    var sum = Vector4.Zero;
+                    for (var i = -reach; i <= reach; i++)
+                    {
+                        var (px, py) = across ? (x + i, y) : (x, y + i);
+                        sum += px >= 0 && px < wide && py >= 0 && py < tall ? from[(py * wide) + px] * weights[Math.Abs(i)] : Vector4.Zero;
+                    }
+
+                    to[(y * wide) + x] = sum / whole;
+                }
+            });
+            return to;
+        }
+
+        return Way(Way(light, true), false);
     }
 
     /// <summary>Predicted linear light of every vertex, as a file with painted colours holds it.</summary>

@@ -12,6 +12,7 @@ public static class UnseenWork
     public static readonly Rule Rule = new("unseen-work", "Work that no one sees", [Severity.Note], Reads.Look,
         "A coat takes five minutes or more over all copies, and nothing of what it changes is noticed from where the set is looked at.")
     {
+        Schools = ["contrast", "fidelity"],
         Check = Find,
         Mends = static c =>
         [
@@ -20,12 +21,30 @@ public static class UnseenWork
         ],
     };
 
+    /// <summary>The coat as one that the painter knows of: nothing is said of it until it changes.</summary>
+    /// <param name="draft">The stack.</param>
+    /// <param name="at">The coat.</param>
+    /// <param name="reason">Why it may stay.</param>
+    public static KnownFinding Keep(StackDraft draft, int at, string reason) => new(Rule.Id, "", reason, CoatMark.Of(draft, at, -1));
+
+    /// <summary>Why a coat stays although hardly anyone sees it; null where the painter did not say so, or it changed since.</summary>
+    /// <param name="draft">The stack.</param>
+    /// <param name="at">The coat.</param>
+    public static string? Kept(StackDraft draft, int at)
+    {
+        ArgumentNullException.ThrowIfNull(draft);
+        var known = draft.Coats[at].Known.LastOrDefault(k => k.Rule == Rule.Id);
+        return known is not null && known.Mark == CoatMark.Of(draft, at, -1) ? known.Reason : null;
+    }
+
     // Minutes over all copies; a face that moves so far, dE00, is noticed from anywhere; less than a step is for another rule.
     private const double LeastMin = 5, NoticedAnywhere = 1.5, Step = 1;
 
+    private static string From(Schools schools, double tableM) => schools.WantedM(tableM) is var wanted && wanted >= tableM ? "from the table" : wanted > Schools.InHandM ? "even from close by" : "even in the hand";
+
     private static IEnumerable<Fault> Find(Reading reading)
     {
-        var metres = Math.Clamp(reading.Zone.ViewingMm / 1000, SightTable.LeastM, SightTable.MostM);
+        var stand = new SightFrom(Math.Clamp(reading.Schools.WantedM(reading.Zone.ViewingMm / 1000), SightTable.LeastM, SightTable.MostM)) { TrialFactor = reading.Zone.TrialFactor };
         foreach (var i in reading.Applied)
         {
             var coat = reading.Coat(i);
@@ -48,13 +67,13 @@ public static class UnseenWork
                 continue;
             }
 
-            var seen = ZoneDetails.Laid(reading.Zone, coat, on, below).Select(d => Sights.Best(d.Detail, d.RowShare, new(metres))).MaxBy(s => (s.Word, s.J));
+            var seen = ZoneDetails.Laid(reading.Zone, coat, on, below).Select(d => Sights.Best(d.Detail, d.RowShare, stand)).MaxBy(s => (s.Word, s.J));
             // What is barely seen is how painters bring tones together every day: nothing is said of it.
             if (seen.Word == SightWord.Lost)
             {
-                yield return new(Severity.Note, i, $"No one sees this {coat.How.Word} from the table.", "It takes a while over all copies, and nothing of it is noticed from there.")
+                yield return new(Severity.Note, i, $"No one sees this {coat.How.Word} {From(reading.Schools, reading.Zone.ViewingMm / 1000)}.", "It takes a while over all copies, and nothing of it is noticed from there.")
                 {
-                    Figure = FormattableString.Invariant($"{minutes:0} minutes over all copies; {seen.J:0.0} times what is noticed at {metres:0.##} m, {seen.Left:0.0} dE00 of it left."),
+                    Figure = FormattableString.Invariant($"{minutes:0} minutes over all copies; {seen.J:0.0} times what is noticed at {stand.Metres:0.##} m, {seen.Left:0.0} dE00 of it left."),
                 };
             }
         }

@@ -1,5 +1,3 @@
-using Lowfell.Core.Techniques;
-using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Rules.Place;
 
@@ -10,7 +8,8 @@ public static class ChipTooBig
     public static readonly Rule Rule = new("chip-too-big", "Chip too big for the scale", [Severity.Note], Reads.Order,
         "A chip of paint is larger than paint breaks off in life.")
     {
-        Check = static r => MarkSizes.TooLarge(r, c => c.Technique == Technique.SpongeChipping || c.How.Role == Role.Opening, MarkSizes.LargestChipMm, m => m.WidthMm, _ => "These chips are too big for the scale.", "At this scale whole plates of paint would have to come off."),
+        Schools = ["contrast"],
+        Check = static r => MarkSizes.TooLarge(r, MarkSizes.LargestChipMm, "These chips are too big for the scale.", "At this scale whole plates of paint would have to come off."),
         Mends = static c => [MarkSizes.Smaller(c, MarkSizes.LargestChipMm, "Keep them under")],
     };
 }

@@ -1,4 +1,3 @@
-using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Rules.Place;
 
@@ -9,7 +8,8 @@ public static class GrainOutOfScale
     public static readonly Rule Rule = new("grain-out-of-scale", "Grain too coarse for the scale", [Severity.Note], Reads.Order,
         "A grain of grit stands for a stone larger than one walks over.")
     {
-        Check = static r => MarkSizes.TooLarge(r, c => c.How.Role == Role.Grit, MarkSizes.LargestGrainMm, m => m.WidthMm, _ => "This grit is coarse for the scale.", "Each grain reads as a boulder; fine sand reads as ground."),
+        Schools = ["contrast"],
+        Check = static r => MarkSizes.TooLarge(r, MarkSizes.LargestGrainMm, "This grit is coarse for the scale.", "Each grain reads as a boulder; fine sand reads as ground."),
         Mends = static c => [MarkSizes.Smaller(c, MarkSizes.LargestGrainMm, "Use grains no larger than")],
     };
 }

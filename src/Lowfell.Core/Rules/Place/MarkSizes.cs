@@ -1,11 +1,12 @@
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Wording;
 
 namespace Lowfell.Core.Rules.Place;
 
 /// <summary>Sizes of marks in life, against which those on the model are held. Craft estimates.</summary>
-internal static class MarkSizes
+public static class MarkSizes
 {
     /// <summary>Widest rain streak, mm in life.</summary>
     public const double WidestStreakMm = 30;
@@ -19,8 +20,30 @@ internal static class MarkSizes
     /// <summary>How many times life what is drawn large on purpose may be at a viewing distance of a metre.</summary>
     private const double ExaggeratedAtAMetre = 2;
 
-    /// <summary>How many times life a mark may be: a piece that has to read from afar may be drawn the larger, one in a cabinet hardly.</summary>
-    public static double Exaggerated(Zone zone) => Math.Max(1, ExaggeratedAtAMetre * zone.ViewingMm / Zone.UsualViewingMm);
+    /// <summary>And who paints to scale, of which a brush that is a little too wide is no fault.</summary>
+    private const double ToScale = 1.25;
+
+    /// <summary>How many times life a mark may be: a piece that has to read from afar may be drawn the larger, one in a cabinet hardly; to scale, little more than life.</summary>
+    public static double Exaggerated(Zone zone, Schools schools)
+    {
+        ArgumentNullException.ThrowIfNull(zone);
+        ArgumentNullException.ThrowIfNull(schools);
+        return schools.Contrast == ContrastSchool.ToScale ? ToScale : Math.Max(1, ExaggeratedAtAMetre * zone.ViewingMm / Zone.UsualViewingMm);
+    }
+
+    /// <summary>Widest that marks of a coat may be on the model before they are out of scale, mm; null where nothing in life says.</summary>
+    public static double? WidestMm(Coat coat, Zone zone, Schools schools)
+    {
+        ArgumentNullException.ThrowIfNull(coat);
+        return InLifeAtMost(coat) is { } most ? OnModel(most * Exaggerated(zone, schools), zone) : null;
+    }
+
+    /// <summary>Largest that marks of a coat are in life, mm; null where nothing in life says.</summary>
+    public static double? InLifeAtMost(Coat coat)
+    {
+        ArgumentNullException.ThrowIfNull(coat);
+        return coat.Technique == Technique.Streak ? WidestStreakMm : coat.Technique == Technique.SpongeChipping || coat.How.Role == Role.Opening ? LargestChipMm : coat.How.Role == Role.Grit ? LargestGrainMm : null;
+    }
 
     /// <summary>Size in life of a size on the model, mm.</summary>
     public static double InLife(double modelMm, Zone zone) => modelMm * zone.Scale;
@@ -29,29 +52,29 @@ internal static class MarkSizes
     public static double OnModel(double lifeMm, Zone zone) => lifeMm / zone.Scale;
 
     /// <summary>The finding that a mark is too large; none where it is not measured or fits.</summary>
-    public static IEnumerable<Fault> TooLarge(Reading reading, Func<Coat, bool> which, double most, Func<Marks, double> size, Func<Coat, string> what, string why)
+    internal static IEnumerable<Fault> TooLarge(Reading reading, double most, string what, string why)
     {
         foreach (var i in reading.Applied)
         {
             var coat = reading.Coat(i);
-            if (coat.Marks is not { } marks || !which(coat))
+            if (coat.Marks is not { } marks || InLifeAtMost(coat) != most)
             {
                 continue;
             }
 
-            var life = InLife(size(marks), reading.Zone);
-            if (life > most * Exaggerated(reading.Zone))
+            var life = InLife(marks.WidthMm, reading.Zone);
+            if (life > most * Exaggerated(reading.Zone, reading.Schools))
             {
-                yield return new(Severity.Note, i, what(coat), why) { Figure = $"{size(marks):0.##} mm at 1:{reading.Zone.Scale:0.#} is {life:0} mm in life; {most:0} mm is large." };
+                yield return new(Severity.Note, i, what, why) { Figure = $"{marks.WidthMm:0.##} mm at 1:{reading.Zone.Scale:0.#} is {life:0} mm in life; {most:0} mm is large." };
             }
         }
     }
 
     /// <summary>Mends a mark to the largest that fits.</summary>
-    public static Mend Smaller(MendContext context, double most, string label)
+    internal static Mend Smaller(MendContext context, double most, string label)
     {
         var (coat, marks) = (context.Coat, context.Coat.Marks!);
-        var width = Math.Floor(OnModel(most * Exaggerated(context.Draft.Zone), context.Draft.Zone) * 100) / 100;
+        var width = Math.Floor(OnModel(most * Exaggerated(context.Draft.Zone, context.Draft.Schools), context.Draft.Zone) * 100) / 100;
         var shrink = width / Math.Max(marks.WidthMm, 1e-9);
         return new("smaller", $"{label} {width:0.##} mm", context.Draft.Replace(coat with { Marks = marks with { WidthMm = width, LengthMm = coat.Technique == Technique.Streak ? marks.LengthMm : marks.LengthMm * Math.Min(1, shrink) } }));
     }

@@ -1,4 +1,3 @@
-using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Rules.Place;
 
@@ -9,7 +8,8 @@ public static class StreakTooWide
     public static readonly Rule Rule = new("streak-too-wide", "Streak too wide for the scale", [Severity.Note], Reads.Order,
         "A streak is wider than rain, rust or grime runs down in life.")
     {
-        Check = static r => MarkSizes.TooLarge(r, c => c.Technique == Technique.Streak, MarkSizes.WidestStreakMm, m => m.WidthMm, _ => "These streaks are too wide for the scale.", "At this scale they read as bands of paint, not as something that ran down."),
+        Schools = ["contrast"],
+        Check = static r => MarkSizes.TooLarge(r, MarkSizes.WidestStreakMm, "These streaks are too wide for the scale.", "At this scale they read as bands of paint, not as something that ran down."),
         Mends = static c => [MarkSizes.Smaller(c, MarkSizes.WidestStreakMm, "Draw them no wider than")],
     };
 }

@@ -1,4 +1,5 @@
 using Lowfell.Core.Sight;
+using Lowfell.Core.Boards;
 using Lowfell.Core.Bases.Elements;
 using Lowfell.Core.Bases.Forms;
 using Lowfell.Core.Bases.Layouts;
@@ -116,6 +117,10 @@ public sealed record CraftView(
 /// <param name="SightVerdict">From where it is seen.</param>
 /// <param name="SightKind">What of a detail is looked at.</param>
 /// <param name="Finish">How far a piece is taken.</param>
+/// <param name="BoardSide">Side of what stands on a board.</param>
+/// <param name="PartMoves">How a part moves.</param>
+/// <param name="DatumKind">What a line keeps its height above.</param>
+/// <param name="LevelState">How a line lies on a copy.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
     IReadOnlyDictionary<Facing, string> Facing,
@@ -141,7 +146,11 @@ public sealed record WordsView(
     IReadOnlyDictionary<SightWord, string> SightWord,
     IReadOnlyDictionary<SightVerdict, string> SightVerdict,
     IReadOnlyDictionary<SightKind, string> SightKind,
-    IReadOnlyDictionary<Finish, string> Finish);
+    IReadOnlyDictionary<Finish, string> Finish,
+    IReadOnlyDictionary<BoardSide, string> BoardSide,
+    IReadOnlyDictionary<PartMoves, string> PartMoves,
+    IReadOnlyDictionary<DatumKind, string> DatumKind,
+    IReadOnlyDictionary<LevelState, string> LevelState);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -157,7 +166,7 @@ public static class CraftEndpoints
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
             Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>(),
-            Said<SightRoom>(), Said<Eyes>(), Said<SightWord>(), Said<SightVerdict>(), Said<SightKind>(), Said<Finish>()));
+            Said<SightRoom>(), Said<Eyes>(), Said<SightWord>(), Said<SightVerdict>(), Said<SightKind>(), Said<Finish>(), Said<BoardSide>(), Said<PartMoves>(), Said<DatumKind>(), Said<LevelState>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

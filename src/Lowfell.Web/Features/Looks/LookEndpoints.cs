@@ -4,6 +4,7 @@ using Lowfell.Core.Colour;
 using Lowfell.Core.Meshes.Looks;
 using Lowfell.Core.Meshes.Screen;
 using Lowfell.Core.Meshes.StandIns;
+using Lowfell.Core.Sight;
 using Lowfell.Core.Techniques;
 using Lowfell.Core.Wording;
 using Lowfell.Store;
@@ -31,7 +32,7 @@ public static class LookEndpoints
         var piece = app.MapGroup("/api/pieces/{id:guid}").WithTags("Looks").ProducesValidationProblem();
         piece.MapGet("look", Look).WithSummary("How a piece looks, coat by coat: its surface and a table of colours, from the same prediction as the core sample.");
         piece.MapPut("look", Choose).WithSummary("Chooses what a piece is shown as, and which part shows which zone; 409 when somebody else has meanwhile.").ProducesProblem(409);
-        piece.MapGet("picture.png", Picture).WithSummary("A picture of a piece, drawn by the host.").Produces<byte[]>(200, "image/png");
+        piece.MapGet("picture.png", Picture).WithSummary("A picture of a piece, drawn by the host; as it is seen from fromM metres, where that is given.").Produces<byte[]>(200, "image/png");
         piece.MapGet("look.glb", Painted).WithSummary("The painted piece as binary glTF, its predicted colours as COLOR_0.").Produces<byte[]>(200, "model/gltf-binary");
         app.MapGet("/api/zones/{id:guid}/picture.png", OfZone).WithTags("Looks").ProducesValidationProblem().WithSummary("A picture of the piece of a zone, the zone standing out: before or after one of its coats, where that is named.").Produces<byte[]>(200, "image/png");
         app.MapGet("/api/meshes/{id:guid}", Mesh).WithTags("Looks").WithSummary("A surface as binary glTF; what an address answers never changes.").Produces<byte[]>(200, "model/gltf-binary");
@@ -119,11 +120,16 @@ public static class LookEndpoints
     }
 
     private static async Task<IResult> Picture(
-        Guid id, LookDesk desk, LookQueue queue, HttpContext http, CancellationToken cancel, int w = UsualWidth, int h = UsualHeight, Guid? zoneId = null, int? coats = null, Guid? coatId = null, bool before = false, string? lamp = null, float turn = -32, float lift = 24, int copy = 1, bool wet = false, bool apart = false)
+        Guid id, LookDesk desk, LookQueue queue, HttpContext http, CancellationToken cancel, int w = UsualWidth, int h = UsualHeight, Guid? zoneId = null, int? coats = null, Guid? coatId = null, bool before = false, string? lamp = null, float turn = -32, float lift = 24, int copy = 1, bool wet = false, bool apart = false, double fromM = 0)
     {
         if (w is < LeastPx or > MostPx || h is < LeastPx or > MostPx)
         {
             throw new RefusedException(w is < LeastPx or > MostPx ? "w" : "h", $"A picture of {w} by {h} points can't be drawn here: {LeastPx} to {MostPx} each way.");
+        }
+
+        if (fromM != 0 && !(fromM >= SightTable.LeastM && fromM <= SightTable.MostM))
+        {
+            throw new RefusedException("fromM", FormattableString.Invariant($"Viewing distance goes from {SightTable.LeastM} to {SightTable.MostM} m, not {fromM}."));
         }
 
         if (w <= SmallPx && http.RequestServices.GetRequiredService<IConfiguration>().GetValue("Looks:SmallPictures", true) == false)
@@ -143,7 +149,7 @@ public static class LookEndpoints
         var (view, laid, lit) = (new LookView(Finite(turn, -32), Math.Clamp(Finite(lift, 24), -10, 88)), Laid(scene, zoneId, coats), zoneId is { } zone ? scene.Zones.ToList().FindIndex(z => z.Id == zone) : -1);
 
         // What was kept is known by all that it shows.
-        var text = FormattableString.Invariant($"{scene.MeshId} {w} {h} {view} {wet} {lit} {string.Join(',', laid)} {string.Join(',', scene.ZoneOfPart)} {scene.MarksOf()} {Drawn}");
+        var text = FormattableString.Invariant($"{scene.MeshId} {w} {h} {view} {wet} {lit} {string.Join(',', laid)} {string.Join(',', scene.ZoneOfPart)} {scene.MarksOf()} {fromM} {Drawn}");
         var mark = LookDesk.Hashed([.. MemoryMarshal.AsBytes(text.AsSpan()), .. MemoryMarshal.AsBytes(table.Texels.AsSpan())]);
         var tag = $"\"{mark:n}\"";
         http.Response.Headers.CacheControl = "private, no-cache";
@@ -156,7 +162,7 @@ public static class LookEndpoints
         var png = await desk.PictureAsync(mark, async stop =>
         {
             var mesh = await desk.MeshAsync(scene, urgent: false, stop);
-            return await queue.RunAsync(false, () => PngFile.Of(LookPicture.Draw(new(mesh, table, scene.ZoneOfPart, laid, wet, lit, scene.Marks(mesh).Index()), view, w, h)), stop);
+            return await queue.RunAsync(false, () => PngFile.Of(LookPicture.Draw(new(mesh, table, scene.ZoneOfPart, laid, wet, lit, scene.Marks(mesh).Index()), view, w, h, fromM: fromM)), stop);
         }, cancel);
         return Results.Bytes(png, "image/png");
     }

@@ -29,9 +29,9 @@ internal sealed record OpenCase(MendCase Case, ZoneRow? Zone, OpenShelf Shelf, I
 /// <param name="open">The bench.</param>
 public sealed class CaseReader(LowfellDb db, OpenBench open)
 {
-    // Water is looked for so far back, and so many entries; a mix is compared so many times.
+    // Water is looked for so far back, and so many entries; a mix is compared so many times, and so many zones are held against one.
     private static readonly TimeSpan Evening = TimeSpan.FromHours(6);
-    private const int MostOfEvening = 500, MostMixes = 20;
+    private const int MostOfEvening = 500, MostMixes = 20, MostEarlier = 40;
 
     /// <summary>A symptom by its key.</summary>
     /// <exception cref="RefusedException">There is none.</exception>
@@ -127,6 +127,11 @@ public sealed class CaseReader(LowfellDb db, OpenBench open)
             of = of with { Glued = await GluedAsync(zone, stack, of.Log, origin, cancel) };
         }
 
+        if (signs.Contains(Sign.OtherSheen))
+        {
+            of = of with { Earlier = await EarlierAsync(zone, shelf, cancel) };
+        }
+
         return new(of, zone, shelf, reached);
     }
 
@@ -183,6 +188,19 @@ public sealed class CaseReader(LowfellDb db, OpenBench open)
         var records = await db.MixRecords.AsNoTracking().Include(r => r.Lines).Where(r => ids.Contains(r.Id)).ToListAsync(cancel);
         var off = records.ToDictionary(r => r.Id, r => MixRecordViews.Today(r, book) is { } today ? MixThenNow.Compare(MixRecordViews.PaintOf(r, MixRecordViews.Then(r)), MixRecordViews.PaintOf(r, today)).DeltaE : (double?)null);
         return [.. log.Select((e, i) => rows[i].MixRecordId is { } mix ? e with { LotDeltaE = off.GetValueOrDefault(mix) } : e)];
+    }
+
+    // Zones of its set, and those called alike, that have their last coat on at least one copy.
+    private async Task<IReadOnlyList<EarlierFinish>> EarlierAsync(ZoneRow zone, OpenShelf shelf, CancellationToken cancel)
+    {
+        var others = await ZoneStacks.Rows(db).Where(z => z.Id != zone.Id && (z.Piece!.SetId == zone.Piece!.SetId || z.Name == zone.Name)).OrderBy(z => z.Name == zone.Name ? 0 : 1).ThenBy(z => z.Id).Take(MostEarlier).ToListAsync(cancel);
+        var lasts = others.ConvertAll(z => (Zone: z, Coats: ZoneStacks.Coats(z.Scheme!, shelf).Where(c => !c.Skipped && c.LeavesFilm).ToList())).FindAll(o => o.Coats.Count > 0);
+        var done = (await db.StandingAsync([.. lasts.Select(o => o.Zone.Id)], cancel)).Where(l => l.Kind == LogKind.Done && Step.Lays(l.Pass)).Select(l => (l.ZoneId, l.CoatId)).ToHashSet();
+        return
+        [
+            .. lasts.Where(o => done.Contains((o.Zone.Id, o.Coats[^1].Id)))
+                .Select(o => new EarlierFinish($"{o.Zone.Piece!.Name}, {o.Zone.Name}", o.Coats.LastOrDefault(c => c.What!.Kind == Kind.Varnish)?.Material)),
+        ];
     }
 
     private async Task<IReadOnlyList<BesideEntry>> BesideAsync(ZoneRow zone, Bench bench, OpenShelf shelf, DateTimeOffset origin, CancellationToken cancel)

@@ -113,6 +113,11 @@ public static class SetEndpoints
         row.Pieces = [.. copies.Values];
         db.Sets.Add(row);
         await Tree.CopyBesideAsync(copies, ids, db, cancel);
+        if (await db.Boards.AsNoTracking().SingleOrDefaultAsync(b => b.SetId == id, cancel) is { } board)
+        {
+            db.Boards.Add(new() { Id = Guid.CreateVersion7(), SetId = row.Id, Board = Tree.CopyBoard(board.Board, copies) });
+        }
+
         await db.SaveChangesAsync(cancel);
         return TypedResults.Created($"/api/sets/{row.Id}", new Created(row.Id));
     }

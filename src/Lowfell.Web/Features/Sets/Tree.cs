@@ -91,4 +91,10 @@ internal static class Tree
             Zones = [.. l.Zones.Select(z => ids.GetValueOrDefault(z))],
         }));
     }
+
+    /// <summary>A board with its pieces named anew, as those of a copy are. Ids of what stands on it stay: they are its own.</summary>
+    /// <param name="kept">The board, as it is kept.</param>
+    /// <param name="copies">The copies, by the ids of their sources.</param>
+    public static string CopyBoard(string kept, IReadOnlyDictionary<Guid, PieceRow> copies) =>
+        copies.Aggregate(kept, (text, copy) => text.Replace(copy.Key.ToString(), copy.Value.Id.ToString(), StringComparison.OrdinalIgnoreCase));
 }

@@ -98,15 +98,15 @@ public static class ZoneEndpoints
         var scheme = await SchemeEndpoints.ViewAsync(zone.SchemeId, db, cancel);
         var bench = await open.RowAsync(cancel);
         var schools = bench.Schools;
-        var draft = Draft(zone) with { Air = new(bench.RoomC, bench.RoomHumidity, bench.RoomFan) };
+        var draft = Draft(zone) with { Air = new(bench.RoomC, bench.RoomHumidity, bench.RoomFan), TrialFactor = bench.TrialFactor };
         var shelf = await open.ShelfAsync(cancel);
         var neighbours = await ZoneStacks.Rows(db).Where(z => zone.Neighbours.Contains(z.Id)).OrderBy(z => z.Position).ToListAsync(cancel);
         return TypedResults.Ok(new ZonePage(
-            zone.Id, zone.Version, set.Id, set.Name, zone.PieceId, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), draft, scheme, schools, [.. neighbours.Select(n => Neighbour(n, bench, shelf))], await AroundAsync(zone, draft.Air, db, cancel)));
+            zone.Id, zone.Version, set.Id, set.Name, zone.PieceId, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), draft, scheme, schools, [.. neighbours.Select(n => Neighbour(n, bench, shelf))], await AroundAsync(zone, draft, db, cancel)));
     }
 
     // The stacks as they are kept, so that the one being worked on can be put in its place.
-    private static async Task<PieceRequest> AroundAsync(ZoneRow zone, AirDraft? air, LowfellDb db, CancellationToken cancel)
+    private static async Task<PieceRequest> AroundAsync(ZoneRow zone, ZoneDraft draft, LowfellDb db, CancellationToken cancel)
     {
         var setId = zone.Piece!.SetId;
         var rows = await ZoneStacks.Rows(db).Where(z => z.Piece!.SetId == setId).ToListAsync(cancel);
@@ -115,7 +115,7 @@ public static class ZoneEndpoints
         var parts = await db.Pieces.Where(p => p.PartOfId == zone.PieceId && p.DeletedAt == null).Select(p => p.Name).ToListAsync(cancel);
         var (joins, assembly) = PieceReader.Around(around, parts);
         return new(
-            [.. around.Select(z => new PieceZoneDraft(z.Id, z.Name, Draft(z) with { Air = air }, [.. z.Scheme!.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], z.Neighbours))],
+            [.. around.Select(z => new PieceZoneDraft(z.Id, z.Name, Draft(z) with { Air = draft.Air, TrialFactor = draft.TrialFactor }, [.. z.Scheme!.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], z.Neighbours))],
             joins,
             assembly);
     }

@@ -30,13 +30,14 @@ public sealed record SetSightPiece(Guid PieceId, string Name, int Copies, double
 /// <param name="SetId">The set.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Metres">Distance, m.</param>
+/// <param name="WantedM">Distance from which a detail has to be seen, by the schools, m.</param>
 /// <param name="Room">Room.</param>
 /// <param name="Eyes">Eyes.</param>
 /// <param name="Minutes">Hands-on minutes of all coats that are there for their colour, over all copies.</param>
 /// <param name="HardlySeenMinutes">Those of them that are hardly seen.</param>
 /// <param name="Pieces">Its pieces, those first on which most time goes unseen.</param>
 /// <param name="ZonesLeft">Zones with the least work that were not looked at, where there are very many.</param>
-public sealed record SetSight(Guid SetId, string Name, double Metres, SightRoom Room, Eyes Eyes, double Minutes, double HardlySeenMinutes, IReadOnlyList<SetSightPiece> Pieces, int ZonesLeft);
+public sealed record SetSight(Guid SetId, string Name, double Metres, double WantedM, SightRoom Room, Eyes Eyes, double Minutes, double HardlySeenMinutes, IReadOnlyList<SetSightPiece> Pieces, int ZonesLeft);
 
 /// <summary>Whether anyone sees it, over a set.</summary>
 public static class SetSightEndpoints
@@ -51,19 +52,21 @@ public static class SetSightEndpoints
     private static async Task<Ok<SetSight>> Of(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel, double? metres = null, string? room = null, string? eyes = null)
     {
         var set = await db.Sets.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", id);
-        var stand = await SightTrial.StandAsync(db, metres ?? set.ViewingMm / 1000, room, eyes, cancel);
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
+        var stand = SightTrial.Stand(bench, metres ?? set.ViewingMm / 1000, room, eyes);
+        var wanted = stand with { Metres = bench.Schools.WantedM(stand.Metres) };
         var zones = await ZoneStacks.Rows(db).Where(z => z.Piece!.SetId == id).OrderBy(z => z.Piece!.Position).ThenBy(z => z.Position).ToListAsync(cancel);
         var stacks = zones.ConvertAll(z => (Zone: z, Stack: ZoneStacks.Read(z, bench, shelf)));
         var looked = stacks.Count <= MostZones ? stacks : [.. stacks.OrderByDescending(s => Staircase.Minutes(s.Stack)).Take(MostZones)];
         var coats = looked.AsParallel().AsOrdered().WithCancellation(cancel).SelectMany(s => ZoneDetails.Of(s.Stack).Where(d => d.CoatId is not null)
-            .Select(d => (Piece: s.Zone.Piece!, Coat: new UnseenCoat(s.Zone.Id, s.Zone.Name, d.CoatId!.Value, SightEndpoints.What(s.Stack, d), Math.Round(d.Minutes, 2), d.At(stand).Word)))).ToList();
+            .Select(d => (Piece: s.Zone.Piece!, Hardly: d.At(wanted).Word < SightWord.Seen && SightEndpoints.KeptReason(s.Stack, d) is null,
+                Coat: new UnseenCoat(s.Zone.Id, s.Zone.Name, d.CoatId!.Value, SightEndpoints.What(s.Stack, d), Math.Round(d.Minutes, 2), d.At(wanted).Word)))).ToList();
         List<SetSightPiece> pieces =
         [
             .. coats.GroupBy(c => c.Piece.Id).Select(g => new SetSightPiece(
-                g.Key, g.First().Piece.Name, g.First().Piece.Copies, Math.Round(g.Sum(c => c.Coat.Minutes), 2), Math.Round(g.Where(c => c.Coat.Word < SightWord.Seen).Sum(c => c.Coat.Minutes), 2),
-                [.. g.Where(c => c.Coat.Word < SightWord.Seen).Select(c => c.Coat).OrderByDescending(c => c.Minutes)])).OrderByDescending(p => p.HardlySeenMinutes),
+                g.Key, g.First().Piece.Name, g.First().Piece.Copies, Math.Round(g.Sum(c => c.Coat.Minutes), 2), Math.Round(g.Where(c => c.Hardly).Sum(c => c.Coat.Minutes), 2),
+                [.. g.Where(c => c.Hardly).Select(c => c.Coat).OrderByDescending(c => c.Minutes)])).OrderByDescending(p => p.HardlySeenMinutes),
         ];
-        return TypedResults.Ok(new SetSight(id, set.Name, stand.Metres, stand.Room, stand.Eyes, pieces.Sum(p => p.Minutes), pieces.Sum(p => p.HardlySeenMinutes), pieces, stacks.Count - looked.Count));
+        return TypedResults.Ok(new SetSight(id, set.Name, stand.Metres, wanted.Metres, stand.Room, stand.Eyes, pieces.Sum(p => p.Minutes), pieces.Sum(p => p.HardlySeenMinutes), pieces, stacks.Count - looked.Count));
     }
 }

@@ -1,5 +1,7 @@
 using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
+using Lowfell.Core.Rules.Look;
+using Lowfell.Core.Rules.Place;
 using Lowfell.Core.Sight;
 using Lowfell.Core.Stacks;
 using Lowfell.Store;
@@ -43,14 +45,18 @@ public sealed record SightTone(string Colour, double DeltaE, Guid? MaterialId, s
 /// <param name="Looks">From each distance.</param>
 /// <param name="Minutes">Hands-on minutes over all copies.</param>
 /// <param name="Tones">Tones that would show from the table; none where it shows, or where no tone does.</param>
-/// <param name="NeededWidthMm">Least width that would show, mm; null where it shows, or where none does.</param>
+/// <param name="NeededWidthMm">Least width that would show, mm; null where it shows, where none does, or where that is out of scale.</param>
+/// <param name="InLifeMm">That width in life, mm.</param>
+/// <param name="Hardly">It is hardly seen from where it has to be.</param>
+/// <param name="Kept">Why it stays all the same; null where the painter did not say so.</param>
 public sealed record SightRow(
     Guid ZoneId, string Zone, Guid? CoatId, string What, SightKind Kind, double WidthMm, double LengthMm, string Near, string Ground, string There,
-    SightVerdict Verdict, bool Unsure, SightWord Word, double FormMm, IReadOnlyList<SightLook> Looks, double Minutes, IReadOnlyList<SightTone> Tones, double? NeededWidthMm);
+    SightVerdict Verdict, bool Unsure, SightWord Word, double FormMm, IReadOnlyList<SightLook> Looks, double Minutes, IReadOnlyList<SightTone> Tones, double? NeededWidthMm, double? InLifeMm, bool Hardly, string? Kept);
 
 /// <summary>A piece as it is seen from the table.</summary>
 /// <param name="PieceId">The piece.</param>
 /// <param name="Metres">Distance, m.</param>
+/// <param name="WantedM">Distance from which a detail has to be seen, by the schools, m.</param>
 /// <param name="LeastM">Least distance that can be asked for, m.</param>
 /// <param name="MostM">The most, m.</param>
 /// <param name="Room">Room.</param>
@@ -59,7 +65,7 @@ public sealed record SightRow(
 /// <param name="Minutes">Hands-on minutes of all its coats that are there for their colour, over all copies.</param>
 /// <param name="HardlySeenMinutes">Those of them that are hardly seen from the table.</param>
 /// <param name="Factor">How much more, or less, than usual the painter notices, by trials; 1 until there are enough.</param>
-public sealed record PieceSight(Guid PieceId, double Metres, double LeastM, double MostM, SightRoom Room, Eyes Eyes, IReadOnlyList<SightRow> Rows, double Minutes, double HardlySeenMinutes, double Factor);
+public sealed record PieceSight(Guid PieceId, double Metres, double WantedM, double LeastM, double MostM, SightRoom Room, Eyes Eyes, IReadOnlyList<SightRow> Rows, double Minutes, double HardlySeenMinutes, double Factor);
 
 /// <summary>Whether anyone sees it.</summary>
 public static class SightEndpoints
@@ -71,19 +77,25 @@ public static class SightEndpoints
     private static async Task<Ok<PieceSight>> Of(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel, double? metres = null, string? room = null, string? eyes = null)
     {
         var piece = await db.Pieces.AsNoTracking().Include(p => p.Set).SingleOrDefaultAsync(p => p.Id == id && p.DeletedAt == null && p.Set!.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", id);
-        var stand = await SightTrial.StandAsync(db, metres ?? piece.Set!.ViewingMm / 1000, room, eyes, cancel);
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
+        var stand = SightTrial.Stand(bench, metres ?? piece.Set!.ViewingMm / 1000, room, eyes);
         var zones = await ZoneStacks.Rows(db).Where(z => z.PieceId == id).OrderBy(z => z.Position).ToListAsync(cancel);
         List<(Material Material, Lab Lab)> paints = [.. shelf.Materials.Values.Where(m => !m.Clear && m.Family.Facts().Kind == Kind.Paint).Select(m => (m, m.Colour.ToLab()))];
+        var wanted = stand with { Metres = bench.Schools.WantedM(stand.Metres) };
+        var stacks = zones.ConvertAll(z => (Zone: z, Stack: ZoneStacks.Read(z, bench, shelf)));
         var rows = new List<SightRow>();
-        foreach (var zone in zones)
+        foreach (var (number, (zone, stack)) in stacks.Index())
         {
-            var stack = ZoneStacks.Read(zone, bench, shelf);
-            rows.AddRange(ZoneDetails.Of(stack).Select(d => Row(zone, stack, d, stand, paints)));
+            rows.AddRange(ZoneDetails.Of(stack).Select(d => Row(zone, stack, d, What(stack, d), (stand, wanted), paints)));
+            foreach (var (beside, other) in stacks.Skip(number + 1).Where(o => zone.Neighbours.Contains(o.Zone.Id) || o.Zone.Neighbours.Contains(zone.Id)))
+            {
+                rows.AddRange(ZoneDetails.Border(stack, other) is { } border ? [Row(zone, stack, border, $"Beside {beside.Name}", (stand, wanted), [])] : Array.Empty<SightRow>());
+            }
         }
 
-        rows = [.. rows.OrderBy(r => r.Word >= SightWord.Seen).ThenByDescending(r => r.Word >= SightWord.Seen ? 0 : r.Minutes)];
-        return TypedResults.Ok(new PieceSight(id, stand.Metres, SightTable.LeastM, SightTable.MostM, stand.Room, stand.Eyes, rows, rows.Sum(r => r.Minutes), rows.Where(r => r.Word < SightWord.Seen).Sum(r => r.Minutes), Math.Round(stand.Factor, 2)));
+        rows = [.. rows.OrderBy(r => !r.Hardly).ThenByDescending(r => r.Hardly ? r.Minutes : 0)];
+        return TypedResults.Ok(new PieceSight(
+            id, stand.Metres, wanted.Metres, SightTable.LeastM, SightTable.MostM, stand.Room, stand.Eyes, rows, rows.Sum(r => r.Minutes), rows.Where(r => r.Hardly && r.Kept is null).Sum(r => r.Minutes), Math.Round(stand.Factor, 2)));
     }
 
     /// <summary>Where from, and who.</summary>
@@ -93,21 +105,27 @@ public static class SightEndpoints
             ? new(metres, QueryWord.Parse<SightRoom>("room", room) ?? SightRoom.ClubHall, QueryWord.Parse<Eyes>("eyes", eyes) ?? Eyes.Sharp)
             : throw new RefusedException("metres", FormattableString.Invariant($"Viewing distance goes from {SightTable.LeastM} to {SightTable.MostM} m, not {metres}."));
 
-    private static SightRow Row(ZoneRow zone, StackDraft stack, ZoneDetail detail, SightFrom stand, List<(Material Material, Lab Lab)> paints)
+    private static SightRow Row(ZoneRow zone, StackDraft stack, ZoneDetail detail, string what, (SightFrom Table, SightFrom Wanted) stand, List<(Material Material, Lab Lab)> paints)
     {
-        var seen = detail.At(stand);
-        var what = What(stack, detail);
-        var shows = seen.Word >= SightWord.Seen;
-        IReadOnlyList<SightTone> tones = shows ? [] : [.. Needed.Tones(detail.Detail, stand, detail.RowShare).Select(t => Tone(t, paints))];
-        double? width = shows || detail.Kind == SightKind.Coat ? null : Needed.WidthMm(detail.Detail, stand, detail.RowShare);
+        var (seen, table) = (detail.At(stand.Table), stand.Table);
+        var hardly = detail.At(stand.Wanted).Word < SightWord.Seen;
+        IReadOnlyList<SightTone> tones = !hardly || paints.Count == 0 ? [] : [.. Needed.Tones(detail.Detail, stand.Wanted, detail.RowShare).Select(t => Tone(t, paints))];
+        var width = hardly && detail.Kind == SightKind.Mark ? Needed.WidthMm(detail.Detail, stand.Wanted, detail.RowShare) : null;
+        var coat = stack.Coats.FirstOrDefault(c => c.Id == detail.CoatId);
+
+        // Wider than what is too wide in life is no way out.
+        width = width is { } mm && coat is not null && MarkSizes.WidestMm(coat, stack.Zone, stack.Schools) is { } most && mm > most ? null : width;
         return new(
             zone.Id, zone.Name, detail.CoatId, what, detail.Kind, detail.Detail.WidthMm, detail.Detail.LengthMm,
             detail.Detail.Colour.ToSrgb().ToString(), detail.Detail.Ground.ToSrgb().ToString(), seen.There.ToSrgb().ToString(),
-            Sights.Verdict(m => detail.At(stand with { Metres = m }).Word, stand.Metres), detail.Unsure(stand), seen.Word,
-            Eye.FormM(detail.Detail.WidthMm, stand.Eyes.Acuity()) * 1000,
-            [.. SightTable.Distances.Select(m => (m, Look: detail.At(stand with { Metres = m }))).Select(x => new SightLook(x.m, x.Look.Word, Math.Round(x.Look.J, 2), Math.Round(x.Look.Left, 2)))],
-            detail.Minutes, tones, width);
+            Sights.Verdict(m => detail.At(table with { Metres = m }).Word, table.Metres), detail.Unsure(table), seen.Word,
+            Eye.FormM(detail.Detail.WidthMm, table.Eyes.Acuity()) * 1000,
+            [.. SightTable.Distances.Select(m => (m, Look: detail.At(table with { Metres = m }))).Select(x => new SightLook(x.m, x.Look.Word, Math.Round(x.Look.J, 2), Math.Round(x.Look.Left, 2)))],
+            detail.Minutes, tones, width, width is { } wide ? Math.Round(MarkSizes.InLife(wide, stack.Zone)) : null, hardly, KeptReason(stack, detail));
     }
+
+    /// <summary>Why a coat stays although hardly anyone sees it; null where the painter did not say so.</summary>
+    internal static string? KeptReason(StackDraft stack, ZoneDetail detail) => detail.CoatId is { } id ? UnseenWork.Kept(stack, stack.IndexOf(id)) : null;
 
     /// <summary>What a detail is called.</summary>
     internal static string What(StackDraft stack, ZoneDetail detail) => stack.Coats.FirstOrDefault(c => c.Id == detail.CoatId) is { } coat ? coat.Label : SaidAttributeOf(detail.Kind);

@@ -54,8 +54,7 @@ public static class SightTrial
     }
 
     /// <summary>A stand, with what the painter's trials gave.</summary>
-    internal static async Task<SightFrom> StandAsync(LowfellDb db, double metres, string? room, string? eyes, CancellationToken cancel) =>
-        SightEndpoints.Stand(metres, room, eyes) with { TrialFactor = Trial.Factor(await TicksAsync(db, cancel)) };
+    internal static SightFrom Stand(Bench bench, double metres, string? room, string? eyes) => SightEndpoints.Stand(metres, room, eyes) with { TrialFactor = bench.TrialFactor };
 
     private static async Task<List<TrialTick>> TicksAsync(LowfellDb db, CancellationToken cancel) =>
         (await db.SightTicks.AsNoTracking().OrderByDescending(t => t.At).Take(MostTicks).Select(t => new { t.J, t.Seen }).ToListAsync(cancel)).ConvertAll(t => new TrialTick(t.J, t.Seen));
@@ -101,13 +100,27 @@ public static class SightTrial
             db.Add(new SightTickRow { Id = DerivedId.Of(draft.Id, number), At = now, J = of.Detail.At(stand).J, Seen = tick.Seen });
         }
 
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
         await db.SaveChangesAsync(cancel);
+        await FitAsync(db, open, cancel);
+        await all.CommitAsync(cancel);
         return TypedResults.Ok(await ViewAsync(id, stand, db, open, cancel));
     }
 
-    private static async Task<NoContent> Forget(LowfellDb db, CancellationToken cancel)
+    // What is said of every stack follows the bench's own figure; one look at a time changes it.
+    private static async Task FitAsync(LowfellDb db, OpenBench open, CancellationToken cancel)
     {
+        await db.Database.ExecuteSqlAsync($"SELECT 1 FROM benches WHERE \"Id\" = {open.BenchId} FOR UPDATE", cancel);
+        var factor = Math.Round(Trial.Factor(await TicksAsync(db, cancel)), 4);
+        await db.Benches.Where(b => b.Id == open.BenchId).ExecuteUpdateAsync(b => b.SetProperty(x => x.TrialFactor, factor), cancel);
+    }
+
+    private static async Task<NoContent> Forget(LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
         await db.SightTicks.ExecuteDeleteAsync(cancel);
+        await FitAsync(db, open, cancel);
+        await all.CommitAsync(cancel);
         return TypedResults.NoContent();
     }
 

@@ -72,13 +72,14 @@ public static class StairEndpoints
     private static async Task<Ok<PieceStairs>> Stairs(Guid id, LowfellDb db, OpenBench open, CancellationToken cancel, double? metres = null, string? room = null, string? eyes = null, double? minutes = null)
     {
         var piece = await db.Pieces.AsNoTracking().Include(p => p.Set).SingleOrDefaultAsync(p => p.Id == id && p.DeletedAt == null && p.Set!.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", id);
-        var stand = await SightTrial.StandAsync(db, metres ?? piece.Set!.ViewingMm / 1000, room, eyes, cancel);
+        var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
+        var stand = SightTrial.Stand(bench, metres ?? piece.Set!.ViewingMm / 1000, room, eyes);
+        stand = stand with { Metres = bench.Schools.WantedM(stand.Metres) };
         if (minutes is { } wanted && !(wanted >= 0 && wanted <= MostMinutes))
         {
             throw new RefusedException("minutes", FormattableString.Invariant($"Minutes a copy go from 0 to {MostMinutes}, not {wanted}."));
         }
 
-        var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
         var zones = await ZoneStacks.Rows(db).Where(z => z.PieceId == id).OrderBy(z => z.Position).ToListAsync(cancel);
         StackDraft[] stacks = [.. zones.Select(z => ZoneStacks.Read(z, bench, shelf))];
         var all = Staircase.Of(stacks, stand);

@@ -86,6 +86,9 @@ public sealed record ZoneDraft
     /// <summary>Distance that it is looked at from, mm.</summary>
     [ViewingBound] public double ViewingMm { get; init; } = Zone.UsualViewingMm;
 
+    /// <summary>How much more, or less, than usual its painter notices, by trials.</summary>
+    [TrialFactorBound] public double TrialFactor { get; init; } = 1;
+
     /// <summary>Air that the coats dry in; 20 C and 50 % humidity where none is given.</summary>
     public AirDraft? Air { get; init; }
 
@@ -132,5 +135,6 @@ public sealed record ZoneDraft
         CrackColour = CrackColour is null ? null : Srgb.Parse(CrackColour),
         Scale = Scale,
         ViewingMm = ViewingMm,
+        TrialFactor = TrialFactor,
     };
 }

@@ -52,6 +52,24 @@ export const bounds = {
     seed: { min: 0, max: 4294967295 },
     scale: { min: 1, max: 1000 },
   },
+  BoardDraft: {
+    copies: { maxItems: 500 },
+    pieces: { maxItems: 400 },
+    joins: { maxItems: 1000 },
+    datums: { maxItems: 12 },
+    classes: { maxItems: 400 },
+  },
+  BoardPartDraft: {
+    name: { maxLength: 120 },
+    fromMm: { min: 0, max: 3000, unit: "mm" },
+    toMm: { min: 0, max: 3000, unit: "mm" },
+    aboveMm: { min: -500, max: 500, unit: "mm" },
+    heightMm: { min: 1, max: 3000, unit: "mm" },
+  },
+  BoardPreview: {
+    pieces: { maxItems: 400 },
+    joins: { maxItems: 1000 },
+  },
   BottleDraft: {
     sizeMl: { min: 0.5, max: 10000, unit: "ml" },
     leftMl: { min: 0, max: 10000, unit: "ml" },
@@ -110,6 +128,9 @@ export const bounds = {
     row: { min: 0, max: 5 },
     column: { min: 0, max: 5 },
   },
+  ClassedSide: {
+    class: { maxLength: 120 },
+  },
   ClusterDraft: {
     name: { maxLength: 120 },
     group: { min: 1, max: 30 },
@@ -143,6 +164,12 @@ export const bounds = {
   },
   CutChange: {
     coats: { maxItems: 2400 },
+  },
+  DatumDraft: {
+    name: { maxLength: 120 },
+    heightMm: { min: 0, max: 1000, unit: "mm" },
+    wanderMm: { min: 0, max: 5, unit: "mm" },
+    pieceIds: { maxItems: 400 },
   },
   DepositDraft: {
     wetFilmUm: { min: 0, max: 5000, unit: "um" },
@@ -241,6 +268,10 @@ export const bounds = {
     dropsPerMl: { min: 2, max: 200, unit: "drops to the ml" },
     lowStockMl: { min: 0, max: 10000, unit: "ml" },
   },
+  MeasuredJoin: {
+    stepMm: { min: -500, max: 500, unit: "mm" },
+    gapMm: { min: 0, max: 20, unit: "mm" },
+  },
   MendsRequest: {
     coats: { maxItems: 60 },
     rule: { maxLength: 120 },
@@ -311,6 +342,13 @@ export const bounds = {
     withoutCoats: { maxItems: 2000 },
     mostCopies: { min: 1, max: 1000, unit: "copies" },
   },
+  PreviewPiece: {
+    name: { maxLength: 120 },
+    lengthMm: { min: 1, max: 3000, unit: "mm" },
+    widthMm: { min: 1, max: 3000, unit: "mm" },
+    heightMm: { min: 1, max: 3000, unit: "mm" },
+    copies: { min: 1, max: 1000 },
+  },
   RatioQuestion: {
     materialIds: { maxItems: 4 },
   },
@@ -359,6 +397,10 @@ export const bounds = {
     scale: { min: 1, max: 1000 },
     viewingMm: { min: 100, max: 10000, unit: "mm" },
   },
+  SightChange: {
+    widthMm: { min: 0, max: 500, above: true, unit: "mm" },
+    keep: { maxLength: 500 },
+  },
   SolveRequest: {
     seconds: { min: 1, max: 300, unit: "s" },
   },
@@ -367,6 +409,20 @@ export const bounds = {
   },
   StackRequest: {
     coats: { maxItems: 60 },
+  },
+  StandingCopy: {
+    copy: { min: 1, max: 1000 },
+    xMm: { min: -10000, max: 10000, unit: "mm" },
+    yMm: { min: -10000, max: 10000, unit: "mm" },
+    turn: { min: 0, max: 3 },
+    onMm: { min: -500, max: 500, unit: "mm" },
+    tiltDeg: { min: -30, max: 30, unit: "degrees" },
+  },
+  StandingPiece: {
+    parts: { maxItems: 400 },
+    lengthMm: { min: 1, max: 3000, unit: "mm" },
+    widthMm: { min: 1, max: 3000, unit: "mm" },
+    heightMm: { min: 1, max: 3000, unit: "mm" },
   },
   StripeDraft: {
     dryFilmUm: { min: 0.5, max: 500, unit: "um" },
@@ -440,6 +496,7 @@ export const bounds = {
     tolerance: { min: 0.5, max: 50, unit: "dE00" },
     scale: { min: 1, max: 1000 },
     viewingMm: { min: 100, max: 10000, unit: "mm" },
+    trialFactor: { min: 0.25, max: 4 },
   },
   ZoneSettings: {
     name: { maxLength: 120 },

@@ -1,11 +1,11 @@
 import { queryClient } from "./client";
 import type { QueryName } from "./queries";
-import type { Bench, Coat, Tray, ZonePage } from "./types";
+import type { Bench, BoardView, Coat, Tray, ZonePage } from "./types";
 
 const judged: QueryName[] = ["preview", "cost", "help", "mends", "mendAll", "judgement", "effects"];
 const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
-const shown: QueryName[] = ["cards", "set", "piece", "look", "sight", "stairs", "setSight"];
+const shown: QueryName[] = ["cards", "set", "piece", "look", "sight", "stairs", "setSight", "board"];
 
 /** What a change makes stale. */
 const stale = {
@@ -70,6 +70,8 @@ const stale = {
   tray: ["tray", "placement", "traySteps", "trayRim", ...shown, "zone", "amounts", ...planned],
   /** What pieces are shown as. */
   look: ["look"],
+  /** How the pieces of a set stand. */
+  board: ["board"],
   /** Rules of the families of bases. */
   families: ["baseFamilies", "tray", "traySteps", "amounts", "bin"],
   /** Stones, slabs and tufts on the shelf. */
@@ -147,6 +149,11 @@ export function stackKept(schemeId: string, version: number, coats: Coat[]) {
 export function trayKept(tray: Tray) {
   queryClient.setQueryData(["tray", tray.pieceId], tray);
   void changed("tray");
+}
+
+/** A board was kept by its own screen: shown at once. */
+export function boardKept(board: BoardView) {
+  queryClient.setQueryData(["board", board.setId], board);
 }
 
 /** The preferences are others now: shown at once, what follows from them asked for anew. */

@@ -80,6 +80,11 @@ export const lookQueries = {
         ),
       placeholderData: keepPreviousData,
     }),
+  board: (setId: string) =>
+    queryOptions({
+      queryKey: ["board", setId],
+      queryFn: ({ signal }) => ask(api.GET("/api/sets/{id}/board", { params: { path: { id: setId } }, signal })),
+    }),
   stairs: (
     pieceId: string,
     metres: number | undefined,
@@ -126,6 +131,7 @@ export function pictureOf(
     lift?: number;
     wet?: boolean;
     copy?: number;
+    fromM?: number;
     v?: string;
   },
 ): string {

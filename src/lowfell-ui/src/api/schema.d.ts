@@ -975,6 +975,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preview/board": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A whole board in, the heights of its lines out; nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BoardPreview"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoardAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/zones/{id}/picture.png": {
         parameters: {
             query?: never;
@@ -1235,6 +1284,66 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/sight/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Another paint or wider marks for a coat that is hardly seen, or word that it stays. Answers the coat as it was, which takes it back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SightChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CoatDraft"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -7869,6 +7978,97 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sets/{id}/board": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the pieces of a set stand on the table, which sides meet, and the heights of lines on each copy. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoardView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Keeps a board; 409 when somebody else has changed it. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BoardChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoardView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/look": {
         parameters: {
             query?: never;
@@ -7976,7 +8176,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A picture of a piece, drawn by the host. */
+        /** A picture of a piece, drawn by the host; as it is seen from fromM metres, where that is given. */
         get: {
             parameters: {
                 query?: {
@@ -7992,6 +8192,7 @@ export interface paths {
                     copy?: number;
                     wet?: boolean;
                     apart?: boolean;
+                    fromM?: number;
                 };
                 header?: never;
                 path: {
@@ -9329,6 +9530,199 @@ export interface components {
          * @enum {unknown}
          */
         BinKind: "set" | "piece" | "zone" | "material" | "mix" | "tile" | "painted" | "box" | "family";
+        /** @description What follows from a board. */
+        BoardAnswer: {
+            /** @description Sides that meet. */
+            joins: components["schemas"]["BoardMeeting"][];
+            /** @description Heights on each copy. */
+            copies: components["schemas"]["CopyHeights"][];
+            /** @description Heights on copies that stand elsewhere, by the classes of their sides. */
+            loose: components["schemas"]["CopyHeights"][];
+            /**
+             * Format: int32
+             * @description How many parts of it hang together by joins.
+             */
+            groups: number;
+            /** @description What cannot be, or does not agree. */
+            faults: components["schemas"]["BoardFault"][];
+            /** @description What is worth knowing. */
+            notes: string[];
+        };
+        /** @description A board as it is to be kept. */
+        BoardChange: {
+            /**
+             * Format: int32
+             * @description Version that it was changed from; 0 for the first.
+             */
+            version: number;
+            /** @description The board. */
+            board: components["schemas"]["BoardDraft"];
+        };
+        /** @description What stands where on the table, and the lines that run on over it. */
+        BoardDraft: {
+            /** @description Copies on the board. */
+            copies: components["schemas"]["StandingCopy"][];
+            /** @description Sizes and moving parts, where they are not as the piece says. */
+            pieces: components["schemas"]["StandingPiece"][];
+            /** @description What was measured where sides meet. */
+            joins: components["schemas"]["MeasuredJoin"][];
+            /** @description Lines. */
+            datums: components["schemas"]["DatumDraft"][];
+            /** @description Classes of sides. */
+            classes: components["schemas"]["ClassedSide"][];
+        };
+        /** @description Something that a board cannot be. */
+        BoardFault: {
+            /** @description What of it. */
+            field: string;
+            /** @description In the painter's words. */
+            what: string;
+        };
+        /** @description Two sides that meet. */
+        BoardMeeting: {
+            /**
+             * Format: uuid
+             * @description One copy.
+             */
+            a: string;
+            /** @description Its side. */
+            aSide: components["schemas"]["BoardSide"];
+            /**
+             * Format: uuid
+             * @description The other.
+             */
+            b: string;
+            /** @description Its side. */
+            bSide: components["schemas"]["BoardSide"];
+            /**
+             * Format: double
+             * @description Foot of the other over foot of the one, mm.
+             */
+            stepMm: number;
+            /** @description It was measured. */
+            measured: boolean;
+            /**
+             * Format: double
+             * @description How far the heights that were found are from that, mm.
+             */
+            missMm: number;
+            /**
+             * Format: double
+             * @description Paint on both sides together once all is painted, mm.
+             */
+            paintMm: number;
+            /**
+             * Format: double
+             * @description Room between both bare sides, mm; null where it was not measured.
+             */
+            gapMm: null | number;
+            /**
+             * Format: double
+             * @description Room once both are painted, mm.
+             */
+            gapLeftMm: null | number;
+        };
+        /** @description A part that moves, on what carries it. */
+        BoardPartDraft: {
+            /** @description Its name. */
+            name: string;
+            /** @description How it moves. */
+            moves: components["schemas"]["PartMoves"];
+            /**
+             * Format: double
+             * @description Where it begins, from the left corner of what carries it, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Where it ends, mm.
+             */
+            toMm: number;
+            /**
+             * Format: double
+             * @description Its own foot above that of what carries it, mm.
+             */
+            aboveMm: number;
+            /**
+             * Format: double
+             * @description How tall it is, mm.
+             */
+            heightMm: number;
+        };
+        /** @description A piece that may stand on a board. */
+        BoardPiece: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            copies: number;
+            /**
+             * Format: double
+             * @description From its left to its right side, mm.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description From its front to its back, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description How tall it is, mm.
+             */
+            heightMm: number;
+            /** @description It is taken for a rectangle, which it is not. */
+            rectangle: boolean;
+            /** @description Colour of its largest zone, as it is planned; null where nothing is. */
+            colour: null | string;
+        };
+        /** @description A whole board, with its pieces. */
+        BoardPreview: {
+            /** @description The pieces. */
+            pieces: components["schemas"]["PreviewPiece"][];
+            /** @description What stands where. */
+            board: components["schemas"]["BoardDraft"];
+            /** @description The joins themselves, where they are told instead of found from where copies stand. */
+            joins?: null | components["schemas"]["MeasuredJoin"][];
+        };
+        /**
+         * @description A side of a piece, as one stands before its front.
+         * @enum {unknown}
+         */
+        BoardSide: "left" | "right" | "front" | "back";
+        /** @description The board of a set. */
+        BoardView: {
+            /**
+             * Format: uuid
+             * @description The set.
+             */
+            setId: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Version; 0 for one that was not kept yet.
+             */
+            version: number;
+            /** @description What stands where. */
+            board: components["schemas"]["BoardDraft"];
+            /** @description What may. */
+            pieces: components["schemas"]["BoardPiece"][];
+            /** @description What follows. */
+            answer: components["schemas"]["BoardAnswer"];
+            /**
+             * Format: int32
+             * @description Copies that are no longer in the set; they are left out once the board is kept.
+             */
+            gone: number;
+        };
         /** @description A change of a bottle. */
         BottleChange: {
             /**
@@ -10006,6 +10400,18 @@ export interface components {
             /** @description What it should be. */
             settings: components["schemas"]["ZoneSettings"];
         };
+        /** @description Sides of one class may stand beside each other in any order. */
+        ClassedSide: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /** @description Its side. */
+            side: components["schemas"]["BoardSide"];
+            /** @description Name of the class. */
+            class: string;
+        };
         /** @description A cluster of a family. */
         ClusterDraft: {
             /** @description What it is called. */
@@ -10282,6 +10688,11 @@ export interface components {
              */
             coatId: string;
         };
+        /**
+         * @description How far contrast is driven.
+         * @enum {unknown}
+         */
+        ContrastSchool: "exaggerate" | "toScale";
         /** @description Another number of copies than is planned, to see what it would take. */
         CopiesTrial: {
             /**
@@ -10329,6 +10740,28 @@ export interface components {
              * @description Copies that the palette lasts for; none where nothing on it goes off.
              */
             paletteMost: null | number;
+        };
+        /** @description A copy, and the lines on it. */
+        CopyHeights: {
+            /**
+             * Format: uuid
+             * @description The copy on the board; that of the piece for all copies that stand elsewhere.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description Its piece.
+             */
+            pieceId: string;
+            /** @description Piece and number. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its left foot above the table, mm.
+             */
+            footMm: number;
+            /** @description The lines. */
+            levels: components["schemas"]["DatumOnCopy"][];
         };
         /** @description What stands where on a copy. */
         CopyPlacement: {
@@ -10507,6 +10940,53 @@ export interface components {
              * @description The coat.
              */
             coatId: string;
+        };
+        /** @description A line that runs on over pieces. */
+        DatumDraft: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description What it keeps its height above. */
+            kind: components["schemas"]["DatumKind"];
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+            /**
+             * Format: double
+             * @description How far it wanders between joins, mm.
+             */
+            wanderMm: number;
+            /** @description The pieces that it is on; none for all. */
+            pieceIds: string[];
+        };
+        /**
+         * @description What a line keeps its height above.
+         * @enum {unknown}
+         */
+        DatumKind: "level" | "ground";
+        /** @description A line on a copy. */
+        DatumOnCopy: {
+            /**
+             * Format: uuid
+             * @description The line.
+             */
+            datumId: string;
+            /** @description How it lies there. */
+            state: components["schemas"]["LevelState"];
+            /** @description At left, middle and right, and every 50 mm on a tilted foot. */
+            points: components["schemas"]["LevelPoint"][];
+            /** @description Sides at which it fades out over a centimetre. */
+            fadesAt: ("left" | "right" | "front" | "back")[];
+            /** @description On parts that move, at rest. */
+            parts: components["schemas"]["PartLevel"][];
+            /** @description As it is drawn, wandering: height above the foot at even steps from left to right, mm. */
+            line: number[];
         };
         /** @enum {unknown} */
         DayOfWeek: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
@@ -10989,6 +11469,11 @@ export interface components {
             /** @description Path on this host, a secret; none until one is made. */
             path: null | string;
         };
+        /**
+         * @description What a piece is held against.
+         * @enum {unknown}
+         */
+        FidelitySchool: "asItReads" | "asReference";
         /**
          * @description Final varnish on table pieces.
          * @enum {unknown}
@@ -11552,6 +12037,29 @@ export interface components {
             /** @description Minutes until the next coat, by material. */
             drying: components["schemas"]["Learned"][];
         };
+        /** @description Height of a line on a copy. */
+        LevelPoint: {
+            /**
+             * Format: double
+             * @description Where, from the left corner along the foot, mm.
+             */
+            atMm: number;
+            /**
+             * Format: double
+             * @description Above its own foot, square to it, mm; less than nothing where the line is below it.
+             */
+            heightMm: number;
+            /**
+             * Format: double
+             * @description As it is marked, to half a millimetre.
+             */
+            markMm: number;
+        };
+        /**
+         * @description How a line lies on a copy.
+         * @enum {unknown}
+         */
+        LevelState: "over" | "none" | "under";
         /** @description Something of others that Lowfell ships with. */
         LicenceView: {
             /** @description Its name. */
@@ -12197,6 +12705,33 @@ export interface components {
              * @description The painted stripe whose film is in force; none where it follows from the swatch.
              */
             calibrationId?: null | string;
+        };
+        /** @description What was measured of two sides that meet. */
+        MeasuredJoin: {
+            /**
+             * Format: uuid
+             * @description One copy.
+             */
+            a: string;
+            /** @description Its side. */
+            aSide: components["schemas"]["BoardSide"];
+            /**
+             * Format: uuid
+             * @description The other.
+             */
+            b: string;
+            /** @description Its side. */
+            bSide: components["schemas"]["BoardSide"];
+            /**
+             * Format: double
+             * @description Foot of the other over foot of the one where they meet, mm; none where it follows from how both stand.
+             */
+            stepMm?: null | number;
+            /**
+             * Format: double
+             * @description Room between both bare sides, mm; none where it was not measured.
+             */
+            gapMm?: null | number;
         };
         /** @description One mend of several. */
         MendStepView: {
@@ -12863,6 +13398,35 @@ export interface components {
              */
             coats: number;
         };
+        /** @description Height of a line on a part that moves, as it is at rest. */
+        PartLevel: {
+            /** @description The part. */
+            name: string;
+            /** @description How it moves. */
+            moves: components["schemas"]["PartMoves"];
+            /**
+             * Format: double
+             * @description At its left, above its own foot, mm.
+             */
+            leftMm: number;
+            /**
+             * Format: double
+             * @description At its right, mm.
+             */
+            rightMm: number;
+            /** @description The same height all round. */
+            allRound: boolean;
+            /**
+             * Format: double
+             * @description What it hides at rest gets so much of the line, share; 0 where it hides nothing.
+             */
+            hiddenShare: number;
+        };
+        /**
+         * @description How a part moves.
+         * @enum {unknown}
+         */
+        PartMoves: "turns" | "lifts" | "tilts";
         /** @description What became, or would become, of a line. */
         PastedPiece: {
             /**
@@ -13171,6 +13735,11 @@ export interface components {
              * @description Distance, m.
              */
             metres: number;
+            /**
+             * Format: double
+             * @description Distance from which a detail has to be seen, by the schools, m.
+             */
+            wantedM: number;
             /**
              * Format: double
              * @description Least distance that can be asked for, m.
@@ -13684,6 +14253,37 @@ export interface components {
              * @description The coat of the stack whose look stands for it: of a mend the one that it comes after; none where a part is fitted.
              */
             looksAs: null | string;
+        };
+        /** @description A piece, for a board that is not kept. */
+        PreviewPiece: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description From its left to its right side, mm.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description From its front to its back, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description How tall it is, mm.
+             */
+            heightMm: number;
+            /**
+             * Format: int32
+             * @description How many there are.
+             * @default 1
+             */
+            copies: number;
         };
         ProblemDetails: {
             type?: null | string;
@@ -14272,6 +14872,10 @@ export interface components {
             highlights?: components["schemas"]["HighlightSchool"];
             /** @description Rim of a base. */
             rim?: components["schemas"]["RimSchool"];
+            /** @description How far contrast is driven. */
+            contrast?: components["schemas"]["ContrastSchool"];
+            /** @description What it is held against. */
+            fidelity?: components["schemas"]["FidelitySchool"];
         };
         /**
          * @description Where a rule looks.
@@ -14431,6 +15035,11 @@ export interface components {
              * @description Distance, m.
              */
             metres: number;
+            /**
+             * Format: double
+             * @description Distance from which a detail has to be seen, by the schools, m.
+             */
+            wantedM: number;
             /** @description Room. */
             room: components["schemas"]["SightRoom"];
             /** @description Eyes. */
@@ -14541,11 +15150,37 @@ export interface components {
             /** @description Names of its parts. */
             parts: string[];
         };
+        /** @description What is to be done about a coat that is hardly seen: one of these. */
+        SightChange: {
+            /**
+             * Format: uuid
+             * @description Its zone.
+             */
+            zoneId: string;
+            /**
+             * Format: uuid
+             * @description The coat.
+             */
+            coatId: string;
+            /**
+             * Format: uuid
+             * @description The paint that it is painted with instead.
+             */
+            materialId?: null | string;
+            /**
+             * Format: double
+             * @description How wide its marks are drawn instead, mm.
+             */
+            widthMm?: null | number;
+            /** @description Why it stays as it is; nothing more is said of it until it changes. */
+            keep?: null | string;
+            back?: null | components["schemas"]["CoatDraft"];
+        };
         /**
          * @description What there is to see.
          * @enum {unknown}
          */
-        SightKind: "recess" | "edge" | "mark" | "coat";
+        SightKind: "recess" | "edge" | "mark" | "coat" | "band" | "neighbour";
         /** @description One look at a detail from a distance. */
         SightLook: {
             /**
@@ -14627,9 +15262,18 @@ export interface components {
             tones: components["schemas"]["SightTone"][];
             /**
              * Format: double
-             * @description Least width that would show, mm; null where it shows, or where none does.
+             * @description Least width that would show, mm; null where it shows, where none does, or where that is out of scale.
              */
             neededWidthMm: null | number;
+            /**
+             * Format: double
+             * @description That width in life, mm.
+             */
+            inLifeMm: null | number;
+            /** @description It is hardly seen from where it has to be. */
+            hardly: boolean;
+            /** @description Why it stays all the same; null where the painter did not say so. */
+            kept: null | string;
         };
         /** @description A tone that would show, and the paint that is nearest to it. */
         SightTone: {
@@ -14886,6 +15530,77 @@ export interface components {
              * @description dE00 that it alone adds to the finished zone.
              */
             deltaE: number;
+        };
+        /** @description A copy that stands on a board. */
+        StandingCopy: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description Its piece.
+             */
+            pieceId: string;
+            /**
+             * Format: int32
+             * @description Which copy of it.
+             */
+            copy: number;
+            /**
+             * Format: double
+             * @description Its middle across the board, mm.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Its middle up the board, mm.
+             */
+            yMm: number;
+            /**
+             * Format: int32
+             * @description Quarter turns against the clock, as seen from above.
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Format: double
+             * @description Its left foot above the table, mm.
+             * @default 0
+             */
+            onMm: number;
+            /**
+             * Format: double
+             * @description Its foot rises to the right, degrees.
+             * @default 0
+             */
+            tiltDeg: number;
+        };
+        /** @description How large a piece is on the board, and what moves on it. */
+        StandingPiece: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /** @description Parts that move. */
+            parts: components["schemas"]["BoardPartDraft"][];
+            /**
+             * Format: double
+             * @description From its left to its right side, mm; none for its own.
+             */
+            lengthMm?: null | number;
+            /**
+             * Format: double
+             * @description From its front to its back, mm; none for its own.
+             */
+            widthMm?: null | number;
+            /**
+             * Format: double
+             * @description How tall it is, mm; none for its own.
+             */
+            heightMm?: null | number;
         };
         /** @description An element as it stands. */
         StandingView: {
@@ -15912,6 +16627,22 @@ export interface components {
             finish: {
                 [key: string]: string;
             };
+            /** @description Side of what stands on a board. */
+            boardSide: {
+                [key: string]: string;
+            };
+            /** @description How a part moves. */
+            partMoves: {
+                [key: string]: string;
+            };
+            /** @description What a line keeps its height above. */
+            datumKind: {
+                [key: string]: string;
+            };
+            /** @description How a line lies on a copy. */
+            levelState: {
+                [key: string]: string;
+            };
         };
         /** @description A change with the version it was made on. */
         ZoneChange: {
@@ -16013,6 +16744,11 @@ export interface components {
              * @description Distance that it is looked at from, mm.
              */
             viewingMm?: number;
+            /**
+             * Format: double
+             * @description How much more, or less, than usual its painter notices, by trials.
+             */
+            trialFactor?: number;
             air?: null | components["schemas"]["AirDraft"];
         };
         /** @description A zone by its names, to be chosen. */

@@ -112,7 +112,10 @@ export interface MixWish {
   totalMl: number;
 }
 export type PieceLook = Full<Schemas["PieceLook"]>;
+export type BoardView = Full<Schemas["BoardView"]>;
+export type BoardPiece = BoardView["pieces"][number];
 export type PieceStairs = Full<Schemas["PieceStairs"]>;
+export type SightChange = Schemas["SightChange"];
 export type Symptom = Full<Schemas["SymptomView"]>;
 export type MendCase = Full<Schemas["CaseView"]>;
 export type CaseQuestion = Schemas["CaseQuestion"];

@@ -49,6 +49,10 @@ export const eyesWord = {} as Record<components["schemas"]["Eyes"], string>;
 export const sightWord = {} as Record<components["schemas"]["SightWord"], string>;
 export const sightVerdictWord = {} as Record<components["schemas"]["SightVerdict"], string>;
 export const finishWord = {} as Record<NonNullable<components["schemas"]["Finish"]>, string>;
+export const boardSideWord = {} as Record<components["schemas"]["BoardSide"], string>;
+export const partMovesWord = {} as Record<components["schemas"]["PartMoves"], string>;
+export const datumKindWord = {} as Record<components["schemas"]["DatumKind"], string>;
+export const levelStateWord = {} as Record<components["schemas"]["LevelState"], string>;
 export const sightKindWord = {} as Record<components["schemas"]["SightKind"], string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
@@ -100,6 +104,10 @@ export function learn(craft: Craft) {
   Object.assign(sightVerdictWord, words.sightVerdict);
   Object.assign(sightKindWord, words.sightKind);
   Object.assign(finishWord, words.finish);
+  Object.assign(boardSideWord, words.boardSide);
+  Object.assign(partMovesWord, words.partMoves);
+  Object.assign(datumKindWord, words.datumKind);
+  Object.assign(levelStateWord, words.levelState);
 }
 
 /** The host's tables. */

@@ -40,6 +40,10 @@ export const places: Place[] = [
         within: [
           { path: "/sets/:setId", load: async () => (await import("../features/sets/SetScreen")).SetScreen },
           {
+            path: "/sets/:setId/board",
+            load: async () => (await import("../features/boards/BoardScreen")).BoardScreen,
+          },
+          {
             path: "/sets/:setId/table",
             load: async () => (await import("../features/sight/SetSightScreen")).SetSightScreen,
           },

@@ -14,6 +14,16 @@ interface Size {
   eager?: boolean;
 }
 
+/** A piece as it is seen from so far, m; sharp where none is given. */
+export function PiecePictureFrom({
+  pieceId,
+  mark,
+  fromM,
+  ...size
+}: Size & { pieceId: string; mark: string; fromM?: number }) {
+  return <Drawn src={pictureOf(pieceId, { w: 2 * size.w, h: 2 * size.h, fromM, v: mark })} {...size} />;
+}
+
 /** A small picture of a piece, drawn by the host when it is first seen; never an empty box. */
 export function PiecePicture({ pieceId, mark, ...size }: Size & { pieceId: string; mark: string }) {
   return <Drawn src={pictureOf(pieceId, { w: 2 * size.w, h: 2 * size.h, v: mark })} {...size} />;

@@ -12,6 +12,9 @@ namespace Lowfell.Core.Tests.Rules.Cases;
 /// <summary>Rules of the look and of the place.</summary>
 internal static class LookCases
 {
+    // A streak of it on the usual green is lost from a metre and seen from close by.
+    private const string BetweenTableAndLean = "#637258";
+
     public static RuleCase[] All { get; } =
     [
         // wash-on-flat
@@ -346,6 +349,37 @@ internal static class LookCases
             Coat(Technique.Streak, Of(Family.AcrylicPaint, "#5f6e54")),
             Matt()),
 
+        Under(
+            "unseen-work",
+            null,
+            "contrast",
+            "toScale",
+            Stone with { Copies = 12, AreaMm2 = 15_000 },
+            Primer(),
+            Base("#5b6a50", passes: 3),
+            Coat(Technique.Streak, Of(Family.AcrylicPaint, BetweenTableAndLean)),
+            Matt()),
+        Under(
+            "unseen-work",
+            Severity.Note,
+            "contrast",
+            "exaggerate",
+            Stone with { Copies = 12, AreaMm2 = 15_000 },
+            Primer(),
+            Base("#5b6a50", passes: 3),
+            Coat(Technique.Streak, Of(Family.AcrylicPaint, BetweenTableAndLean)),
+            Matt()),
+        Under(
+            "unseen-work",
+            null,
+            "fidelity",
+            "asReference",
+            Stone with { Copies = 12, AreaMm2 = 15_000 },
+            Primer(),
+            Base("#5b6a50", passes: 3),
+            Coat(Technique.Streak, Of(Family.AcrylicPaint, BetweenTableAndLean)),
+            Matt()),
+
         // wrong-finish
         Fine(
             "wrong-finish",
@@ -430,6 +464,26 @@ internal static class LookCases
             Base(),
             Coat(Technique.Streak, Of(Family.AcrylicPaint, "#6e4a2a")) with { Marks = new(6, 3, 20) },
             Matt()),
+        Under(
+            "streak-too-wide",
+            null,
+            "contrast",
+            "exaggerate",
+            Resin,
+            Primer(),
+            Base(),
+            Coat(Technique.Streak, Of(Family.AcrylicPaint, "#6e4a2a")) with { Marks = new(6, 1, 12) },
+            Matt()),
+        Under(
+            "streak-too-wide",
+            Severity.Note,
+            "contrast",
+            "toScale",
+            Resin,
+            Primer(),
+            Base(),
+            Coat(Technique.Streak, Of(Family.AcrylicPaint, "#6e4a2a")) with { Marks = new(6, 1, 12) },
+            Matt()),
         Fine(
             "chip-too-big",
             "a chip of half a millimetre",
@@ -447,6 +501,26 @@ internal static class LookCases
             Base(),
             Coat(Technique.SpongeChipping, Of(Family.AcrylicPaint, "#3a2c20")) with { Marks = new(6, 4, 4) },
             Matt()),
+        Under(
+            "chip-too-big",
+            null,
+            "contrast",
+            "exaggerate",
+            Resin,
+            Primer(),
+            Base(),
+            Coat(Technique.SpongeChipping, Of(Family.AcrylicPaint, "#3a2c20")) with { Marks = new(6, 1.5, 1.5) },
+            Matt()),
+        Under(
+            "chip-too-big",
+            Severity.Note,
+            "contrast",
+            "toScale",
+            Resin,
+            Primer(),
+            Base(),
+            Coat(Technique.SpongeChipping, Of(Family.AcrylicPaint, "#3a2c20")) with { Marks = new(6, 1.5, 1.5) },
+            Matt()),
         Fine(
             "grain-out-of-scale",
             "sand of three tenths",
@@ -460,6 +534,24 @@ internal static class LookCases
             "gravel of three millimetres",
             Stone,
             Coat(Technique.GritInGlue, Of(Family.Grit)) with { Marks = new(200, 3, 3) },
+            Primer(),
+            Base()),
+        Under(
+            "grain-out-of-scale",
+            null,
+            "contrast",
+            "exaggerate",
+            Stone,
+            Coat(Technique.GritInGlue, Of(Family.Grit)) with { Marks = new(300, 1.8, 1.8) },
+            Primer(),
+            Base()),
+        Under(
+            "grain-out-of-scale",
+            Severity.Note,
+            "contrast",
+            "toScale",
+            Stone,
+            Coat(Technique.GritInGlue, Of(Family.Grit)) with { Marks = new(300, 1.8, 1.8) },
             Primer(),
             Base()),
     ];

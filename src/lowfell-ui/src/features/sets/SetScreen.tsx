@@ -66,6 +66,12 @@ export function SetScreen() {
             </Button>
           )}
           <Link
+            to={`/sets/${setId}/board`}
+            className="inline-flex min-h-8 items-center rounded border border-strong bg-raised px-3 text-sm font-medium hover:bg-tint"
+          >
+            Board
+          </Link>
+          <Link
             to={`/sets/${setId}/table`}
             className="inline-flex min-h-8 items-center rounded border border-strong bg-raised px-3 text-sm font-medium hover:bg-tint"
           >

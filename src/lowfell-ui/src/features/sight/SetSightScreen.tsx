@@ -8,6 +8,7 @@ import { duration, number, sightWord } from "../../api/words";
 import { useTitle } from "../../craft/useTitle";
 import { Failed } from "../../ui";
 import { StandFields } from "./StandFields";
+import { whence } from "./whence";
 
 const shownAtFirst = 4;
 
@@ -49,7 +50,7 @@ export function SetSightScreen() {
                 <strong>
                   {number(data.hardlySeenMinutes, 0)} of {number(data.minutes, 0)} minutes
                 </strong>{" "}
-                over all copies are hardly seen from there.
+                over all copies are hardly seen {whence(data)}.
               </>
             ) : (
               "There is no face yet to see anything on: plan the coats of a zone first."

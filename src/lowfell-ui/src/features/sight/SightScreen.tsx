@@ -6,16 +6,18 @@ import { queries } from "../../api/queries";
 import type { PieceSight } from "../../api/types";
 import { length } from "../../api/units";
 import { duration, number, sightKindWord, sightVerdictWord, sightWord } from "../../api/words";
+import { markOf, PiecePictureFrom } from "../../craft/PiecePicture";
 import { Button, Failed } from "../../ui";
 import { Stairs, useLeaveOut } from "./Stairs";
 import { StandFields } from "./StandFields";
 import { Trial } from "./Trial";
+import { useSightChange, type Change } from "./useSightChange";
+import { whence } from "./whence";
 
 type Row = PieceSight["rows"][number];
 
 /** A face: its size is the zone's. */
 const isWide = (row: Row) => row.kind === "coat" && row.widthMm === row.lengthMm;
-const hardly = (row: Row) => row.word === "lost" || row.word === "barely";
 
 /** Whether anyone sees it: every detail from the table, what it costs, and what it would need. */
 export function SightScreen() {
@@ -31,6 +33,7 @@ function OfPiece({ pieceId }: { pieceId: string }) {
   const sight = useQuery(queries.sight(pieceId, metres, room, eyes));
   const stairs = useQuery(queries.stairs(pieceId, metres, room, eyes, undefined));
   const leave = useLeaveOut(pieceId, () => {});
+  const change = useSightChange(pieceId);
   const [trying, setTrying] = useState(false);
   if (sight.error) return <Failed why={wording(sight.error)} onAgain={() => void sight.refetch()} />;
   if (!sight.data) return <p className="p-6 text-soft">Looking from the table…</p>;
@@ -38,7 +41,7 @@ function OfPiece({ pieceId }: { pieceId: string }) {
   // What no one sees may go, with what is nothing without it; what holds something up stays.
   const leaving = (row: Row) => {
     const ids = stairs.data?.stairs?.find((s) => s.coatIds[0] === row.coatId)?.coatIds;
-    return ids && hardly(row)
+    return ids && row.hardly && !row.kept
       ? () => leave.mutate({ coats: ids.map((coatId) => ({ zoneId: row.zoneId, coatId })), skip: true })
       : undefined;
   };
@@ -61,10 +64,12 @@ function OfPiece({ pieceId }: { pieceId: string }) {
                   <strong>
                     {number(data.hardlySeenMinutes, 0)} of {number(data.minutes, 0)} minutes
                   </strong>{" "}
-                  over all copies are hardly seen from there.
+                  over all copies are hardly seen {whence(data)}.
                 </>
               ) : (
-                <>All of its {number(data.minutes, 0)} minutes are seen from there.</>
+                <>
+                  All of its {number(data.minutes, 0)} minutes are seen {whence(data)}.
+                </>
               )
             ) : (
               <>
@@ -79,16 +84,19 @@ function OfPiece({ pieceId }: { pieceId: string }) {
           <Button aria-expanded={trying} onClick={() => setTrying(!trying)}>
             Try your own eyes
           </Button>
-          <Link
-            to={`/piece/${pieceId}/look?from=${Math.round(data.metres * 1000)}`}
-            className="inline-flex min-h-9 items-center text-sm underline"
-          >
-            Its look from there
-          </Link>
         </div>
       </section>
       {trying && <Trial pieceId={pieceId} metres={data.metres} room={room} eyes={eyes} />}
-      {data.rows.length > 0 && <Stairs pieceId={pieceId} metres={metres} room={room} eyes={eyes} />}
+      {data.rows.length > 0 && (
+        <div className="flex flex-wrap gap-3">
+          <Stairs pieceId={pieceId} metres={metres} room={room} eyes={eyes} />
+          <FromThere
+            pieceId={pieceId}
+            metres={data.metres}
+            mark={markOf(data.rows.map((r) => [r.near, r.ground, r.widthMm]))}
+          />
+        </div>
+      )}
       {data.rows.length > 0 && (
         <section aria-label="Details" className="relative overflow-x-auto rounded-lg border border-line bg-panel">
           <table className="w-full min-w-[60rem] text-sm" data-testid="sight">
@@ -107,10 +115,11 @@ function OfPiece({ pieceId }: { pieceId: string }) {
             <tbody>
               {data.rows.map((row) => (
                 <Detail
-                  key={`${row.zoneId} ${row.coatId ?? ""} ${row.kind}`}
+                  key={`${row.zoneId} ${row.coatId ?? ""} ${row.kind} ${row.what}`}
                   pieceId={pieceId}
                   row={row}
                   onLeave={leaving(row)}
+                  onChange={(to) => change.mutate({ zoneId: row.zoneId, coatId: row.coatId!, ...to })}
                 />
               ))}
             </tbody>
@@ -121,7 +130,31 @@ function OfPiece({ pieceId }: { pieceId: string }) {
   );
 }
 
-function Detail({ pieceId, row, onLeave }: { pieceId: string; row: Row; onLeave?: () => void }) {
+/** The piece in the hand and from the table, as large as each other: the eye's blur alone is what differs. */
+function FromThere({ pieceId, metres, mark }: { pieceId: string; metres: number; mark: string }) {
+  return (
+    <Link
+      to={`/piece/${pieceId}/look?from=${Math.round(metres * 1000)}`}
+      className="flex gap-3 rounded-lg border border-line bg-panel p-3 text-xs text-soft hover:underline"
+    >
+      {[undefined, metres].map((fromM) => (
+        <span key={fromM ?? 0} className="flex flex-col gap-1">
+          <PiecePictureFrom pieceId={pieceId} mark={mark} fromM={fromM} w={200} h={134} meanwhile={null} />
+          {fromM === undefined ? "In the hand" : `From ${number(fromM, 1)} m, held as near`}
+        </span>
+      ))}
+    </Link>
+  );
+}
+
+interface DetailProps {
+  pieceId: string;
+  row: Row;
+  onLeave?: () => void;
+  onChange: (to: Change) => void;
+}
+
+function Detail({ pieceId, row, onLeave, onChange }: DetailProps) {
   return (
     <tr className="border-t border-line align-top">
       <td className="py-1.5 pl-3">
@@ -153,8 +186,9 @@ function Detail({ pieceId, row, onLeave }: { pieceId: string; row: Row; onLeave?
           {row.near} on {row.ground}; from there {row.there}
         </span>
       </td>
-      <td className={`py-1.5 ${hardly(row) ? "font-semibold text-risk" : ""}`}>
+      <td className={`py-1.5 ${row.hardly && !row.kept ? "font-semibold text-risk" : ""}`}>
         {sightVerdictWord[row.verdict]}
+        {row.kept && <span className="block text-xs text-soft">stays: {row.kept}</span>}
         {row.unsure && (
           <span className="block text-xs font-normal text-soft">by a lighter or heavier hand otherwise</span>
         )}
@@ -167,11 +201,20 @@ function Detail({ pieceId, row, onLeave }: { pieceId: string; row: Row; onLeave?
       </td>
       <td className="py-1.5 text-right tabular-nums">{row.minutes > 0 ? duration(row.minutes) : ""}</td>
       <td className="py-1.5 pr-3 pl-4 text-xs">
-        <Wanted row={row} />
-        {onLeave && (
-          <Button look="quiet" className="!min-h-6 !px-1 !py-0 !text-xs underline" onClick={onLeave}>
-            Leave it out<span className="sr-only">: {row.what}</span>
-          </Button>
+        <Wanted row={row} onChange={onChange} />
+        {row.hardly && !row.kept && (
+          <span className="flex gap-2">
+            {onLeave && (
+              <Small of={row.what} onClick={onLeave}>
+                Leave it out
+              </Small>
+            )}
+            {row.coatId && (
+              <Small of={row.what} onClick={() => onChange({ keep: "seen in the hand" })}>
+                Keep it
+              </Small>
+            )}
+          </span>
         )}
       </td>
     </tr>
@@ -195,8 +238,19 @@ function Reach({ looks }: { looks: Row["looks"] }) {
   );
 }
 
-function Wanted({ row }: { row: Row }) {
-  if (!hardly(row)) return null;
+/** A small press beside a line; said in full to who does not see the line. */
+function Small({ of, onClick, children }: { of: string; onClick: () => void; children: string }) {
+  return (
+    <Button look="quiet" className="!min-h-6 !px-1 !py-0 !text-xs underline" onClick={onClick}>
+      {children}
+      <span className="sr-only">: {of}</span>
+    </Button>
+  );
+}
+
+function Wanted({ row, onChange }: { row: Row; onChange: (to: Change) => void }) {
+  if (!row.hardly || row.kept) return null;
+  if (row.kind === "neighbour") return <span className="text-soft">The two read as one from there.</span>;
   const needsWidth = row.neededWidthMm != null;
   if (row.tones.length === 0 && !needsWidth)
     return (
@@ -219,13 +273,28 @@ function Wanted({ row }: { row: Row }) {
             {t.material && (
               <>
                 , nearest {t.material}
-                <span className="text-soft"> ({number(t.offDeltaE, 1)} dE off)</span>
+                <span className="text-soft"> ({number(t.offDeltaE, 1)} dE off)</span>{" "}
+                {row.coatId && row.kind === "mark" && (
+                  <Small of={t.material} onClick={() => onChange({ materialId: t.materialId! })}>
+                    Paint it so
+                  </Small>
+                )}
               </>
             )}
           </span>
         </li>
       ))}
-      {needsWidth && <li>{length(row.neededWidthMm!)} wide instead</li>}
+      {needsWidth && (
+        <li>
+          {length(row.neededWidthMm!)} wide instead
+          {row.inLifeMm != null && <span className="text-soft">, {number(row.inLifeMm, 0)} mm in life</span>}{" "}
+          {row.coatId && row.kind === "mark" && (
+            <Small of={row.what} onClick={() => onChange({ widthMm: row.neededWidthMm! })}>
+              Draw it so
+            </Small>
+          )}
+        </li>
+      )}
     </ul>
   );
 }

@@ -32,7 +32,10 @@ export function Stairs({ pieceId, metres, room, eyes }: Props) {
   const shown = cuts.find((c) => nameOf(c) === chosen);
   const coats = shown?.steps.flatMap((s) => s.coatIds.map((coatId) => ({ zoneId: s.zoneId, coatId }))) ?? [];
   return (
-    <section aria-label="Which coat makes it good enough" className="rounded-lg border border-line bg-panel p-3">
+    <section
+      aria-label="Which coat makes it good enough"
+      className="min-w-0 flex-1 basis-96 rounded-lg border border-line bg-panel p-3"
+    >
       <div className="flex flex-wrap items-end gap-3">
         <div>
           <h2 className="font-semibold">Good enough</h2>

@@ -34,11 +34,15 @@ const row = (more: Partial<PieceSight["rows"][number]>): PieceSight["rows"][numb
   minutes: 32,
   tones: [{ colour: "#6a694f", deltaE: 4, materialId: "m", material: "Hull Green", offDeltaE: 2.5 }],
   neededWidthMm: 0.6,
+  inLifeMm: 34,
+  hardly: true,
+  kept: null,
   ...more,
 });
 const sight: PieceSight = {
   pieceId: "p",
   metres: 1,
+  wantedM: 1,
   leastM: 0.1,
   mostM: 5,
   room: "clubHall",
@@ -63,6 +67,7 @@ const sight: PieceSight = {
       coatId: "e",
       what: "Pin wash, Tar Wash",
       word: "seen",
+      hardly: false,
       verdict: "farOff",
       tones: [],
       neededWidthMm: null,
@@ -121,7 +126,7 @@ test("what nobody sees is told first, in minutes, with what would show", async (
   const rows = within(screen.getByTestId("sight")).getAllByRole("row").slice(1);
   expect(rows[0]).toHaveTextContent("barely at the table");
   expect(rows[0]).toHaveTextContent("#6a694f, nearest Hull Green (2.5 dE off)");
-  expect(rows[0]).toHaveTextContent("0.6 mm wide instead");
+  expect(rows[0]).toHaveTextContent("0.6 mm wide instead, 34 mm in life");
   expect(within(rows[0]!).getByRole("img")).toHaveAccessibleName(
     "0.3 m: stands out, 0.6 m: seen, 0.9 m: barely, 1.2 m: lost, 2 m: lost",
   );
@@ -142,6 +147,28 @@ test("a row that hardly anyone sees is left out from where it stands, with what 
   await userEvent.click(await screen.findByRole("button", { name: "Leave it out: Streak, Streaking Rust" }));
   expect(sent.find((s) => s.path.endsWith("/cut"))!.body).toMatchObject({ skip: true });
   expect(screen.queryByRole("button", { name: /Leave it out: Pin wash/ })).toBeNull();
+});
+
+test("a row is painted otherwise, drawn wider or kept from where it stands, and what was is kept to go back", async () => {
+  const sent = host({
+    "/api/pieces/p/sight": {
+      ...sight,
+      rows: [...sight.rows, row({ coatId: "f", what: "Chips, Dark", kept: "seen in the hand" })],
+    },
+    "/sight/stairs": stairs,
+    "/sight/change": { id: "c", technique: "streak" },
+  });
+  show();
+  const change = async (name: string) => {
+    await userEvent.click(await screen.findByRole("button", { name }));
+    return sent.findLast((s) => s.path.endsWith("/change"))!.body;
+  };
+  const of = { zoneId: "z", coatId: "c" };
+  expect(await change("Paint it so: Hull Green")).toEqual({ ...of, materialId: "m" });
+  expect(await change("Draw it so: Streak, Streaking Rust")).toEqual({ ...of, widthMm: 0.6 });
+  expect(await change("Keep it: Streak, Streaking Rust")).toEqual({ ...of, keep: "seen in the hand" });
+  expect(screen.getByText("stays: seen in the hand")).toBeVisible();
+  expect(screen.queryByRole("button", { name: "Keep it: Chips, Dark" })).toBeNull();
 });
 
 test("a distance out of bounds is marked and not asked for", async () => {
@@ -185,6 +212,7 @@ test("over a set the pieces that no one sees come first, each with the coats tha
       setId: "s",
       name: "Sea wall",
       metres: 1,
+      wantedM: 0.6,
       room: "clubHall",
       eyes: "sharp",
       minutes: 200,
@@ -212,7 +240,9 @@ test("over a set the pieces that no one sees come first, each with the coats tha
       </QueryClientProvider>
     </MemoryRouter>,
   );
-  expect(await screen.findByTestId("hardly-seen")).toHaveTextContent("100 of 200 minutes over all copies");
+  expect(await screen.findByTestId("hardly-seen")).toHaveTextContent(
+    "100 of 200 minutes over all copies are hardly seen from 0.6 m, which is enough by your schools",
+  );
   expect(screen.getByTestId("hardly-seen")).toHaveTextContent("3 zones with little work were not looked at");
   const pieces = within(screen.getByTestId("set-sight"));
   expect(pieces.getByRole("link", { name: "Straight" })).toHaveAttribute("href", "/piece/p/table");

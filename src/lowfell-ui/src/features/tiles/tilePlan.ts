@@ -36,6 +36,7 @@ export function firstTile(materials: Material[], zones: ZoneName[]): TileDraft {
         tolerance: 5,
         scale: zone?.scale ?? 56,
         viewingMm: 1000,
+        trialFactor: 1,
       },
       under: [],
       rows: paints.slice(0, 3).map((m) => tileCoat("baseCoat", m)),
