@@ -30,6 +30,7 @@ if (args is ["way", var there])
 if (args is ["mend"])
 {
     MendBench.Run();
+    BoardBench.Run();
     return;
 }
 

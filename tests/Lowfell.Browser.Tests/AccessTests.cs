@@ -19,6 +19,7 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         { "piece/look", "[data-testid=moment]" },
         { "piece/table", "[data-testid=sight]" },
         { "set/table", "[data-testid=set-sight] li" },
+        { "wall/board", "[data-testid=heights]" },
         { "piece/mend", "[data-testid=symptoms]" },
         { "/bench/mend?symptom=frost", "[data-testid=offers]" },
         { "piece/history", "section[aria-label='Versions of the coats']" },
@@ -39,8 +40,8 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         { "/settings/bin", "h1" },
     };
 
-    // A desk, a tablet and a phone, in both lights; and a desk at 200 %, which lays out as half of it.
-    private static readonly (int Width, int Height, string Theme)[] Sizes = [(1280, 800, "day"), (1280, 800, "lamp"), (820, 1180, "lamp"), (390, 844, "day"), (640, 400, "day")];
+    // A desk, a tablet and a phone, and a desk at 200 %, which lays out as half of it. Colours are looked at in both lights once: they are no others in another size.
+    private static readonly (int Width, int Height, string? Theme)[] Sizes = [(1280, 800, "day"), (820, 1180, "lamp"), (640, 400, null), (390, 844, "day")];
 
     [Theory]
     [MemberData(nameof(Screens))]
@@ -55,7 +56,10 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
             {
                 browser.Resize(width, height);
                 browser.UntilTrue(() => (bool)browser.Run("return document.documentElement.scrollWidth <= window.innerWidth")!, $"nothing wider than {width} px");
-                Look(theme);
+                if (theme is not null)
+                {
+                    Look(theme);
+                }
             }
         }
         finally
@@ -71,6 +75,7 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         return path switch
         {
             "set" => $"/sets/{page["setId"]}",
+            "wall/board" => $"/sets/{(await session.App.Http.GetFromJsonAsync<JsonArray>("/api/sets"))!.Single(s => (string)s!["name"]! == "Sea wall")!["id"]}/board",
             "set/table" => $"/sets/{page["setId"]}/table",
             "stack" => $"/zone/{zone}",
             _ when path.StartsWith("piece/", StringComparison.Ordinal) => $"/piece/{page["pieceId"]}/{path[6..]}",
@@ -107,7 +112,11 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
     {
         var browser = session.Browser;
         browser.Run($"document.documentElement.dataset.theme = '{theme}'");
-        browser.Run(Axe);
+        if (!(bool)browser.Run("return 'axe' in window")!)
+        {
+            browser.Run(Axe);
+        }
+
         browser.Run("window.axeDone = null; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'cat.tables'], rules: { 'label-content-name-mismatch': { enabled: true } } }).then(r => { window.axeDone = JSON.stringify(r.violations.map(v => ({ id: v.id, impact: v.impact, nodes: v.nodes.map(n => n.html + ' ' + n.failureSummary) }))); });");
         var result = browser.Until(() => browser.Run("return window.axeDone") as string, "the end of the look");
         var serious = JsonNode.Parse(result)!.AsArray().Where(v => (string)v!["impact"]! is "serious" or "critical").Select(v => v!.ToJsonString()).ToList();

@@ -19,11 +19,16 @@ public sealed class LiveApp : WebApplicationFactory<Program>
     {
     }
 
-    private LiveApp(bool demo, string database, int port, bool pictures)
+    private LiveApp(bool demo, string database, int port, bool pictures, bool begins = true)
     {
         Demo = demo;
         Pictures = pictures;
         this.database = database;
+        if (begins)
+        {
+            ReadyDatabase.Make(Cluster, database, demo, name => new LiveApp(demo, name, 0, false, begins: false).Leave());
+        }
+
         UseKestrel(port);
         StartServer();
         Http = new HttpClient { BaseAddress = ClientOptions.BaseAddress };
@@ -71,7 +76,14 @@ public sealed class LiveApp : WebApplicationFactory<Program>
         var port = ClientOptions.BaseAddress.Port;
         Http.Dispose();
         await base.DisposeAsync();
-        return () => new LiveApp(Demo, database, port, Pictures);
+        return () => new LiveApp(Demo, database, port, Pictures, begins: false);
+    }
+
+    // Ends the host; its database stays.
+    private void Leave()
+    {
+        Http.Dispose();
+        base.DisposeAsync().AsTask().GetAwaiter().GetResult();
     }
 
     public override async ValueTask DisposeAsync()

@@ -66,7 +66,15 @@ public sealed class Shots
         Save("look");
         browser.Named("From the table").Click();
         browser.Find("[data-testid=sight]");
+        browser.UntilTrue(() => (bool)browser.Run("return [...document.images].every(i => i.complete)")!, "both pictures");
         Save("table");
+        browser.Open("/sets");
+        browser.Named("Sea wall").Click();
+        browser.Named("Board").Click();
+        browser.Find("[data-testid=heights]");
+        browser.Named("Straight 3").Click();
+        browser.Find("[data-testid=row]");
+        Save("board");
         browser.Open("/sets");
         browser.Named("Sea wall").Click();
         browser.Named("Straight").Click();

@@ -11,7 +11,13 @@ public sealed class BoardTests(TestHost host) : IClassFixture<TestHost>
 
     private static JsonObject Copy(Guid id, string piece, int copy, double x, double on = 0, double tilt = 0) => new()
     {
-        ["id"] = id.ToString(), ["pieceId"] = piece, ["copy"] = copy, ["xMm"] = x, ["yMm"] = 7, ["onMm"] = on, ["tiltDeg"] = tilt,
+        ["id"] = id.ToString(),
+        ["pieceId"] = piece,
+        ["copy"] = copy,
+        ["xMm"] = x,
+        ["yMm"] = 7,
+        ["onMm"] = on,
+        ["tiltDeg"] = tilt,
     };
 
     private static JsonObject Board(IEnumerable<JsonObject> copies, double tideMm = 22) => new()
@@ -35,8 +41,7 @@ public sealed class BoardTests(TestHost host) : IClassFixture<TestHost>
     {
         var (set, piece, length) = await SeaWallAsync();
         var address = $"/api/sets/{set}/board";
-        var empty = await host.GetAsync(address);
-        var version = (int)empty["version"]!;
+        var version = (int)(await host.GetAsync(address))["version"]!;
         var (a, b) = (Guid.NewGuid(), Guid.NewGuid());
         var board = Board([Copy(a, piece, 1, length / 2), Copy(b, piece, 2, length * 1.5, on: 12)]);
         var kept = await host.PutAsync(address, new { version, board });
@@ -57,6 +62,14 @@ public sealed class BoardTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal((8.0, true), ((double)meeting["stepMm"]!, (bool)meeting["measured"]!));
         Assert.Equal((double)meeting["gapLeftMm"]!, 0.05 - (double)meeting["paintMm"]!, 1e-9);
 
+        // On the bench they are told by the numbers of the copies.
+        var zone = (string)(await host.ZoneAsync("Stone courses"))["id"]!;
+        var lines = (await host.GetAsync($"/api/zones/{zone}/lines")).AsArray();
+        Assert.Equal([1, 2], lines.Select(l => (int)l!["copy"]!));
+        Assert.Equal(("Tide", 14.0), ((string)lines[1]!["lines"]![0]!["name"]!, (double)lines[1]!["lines"]![0]!["on"]!["points"]![0]!["markMm"]!));
+        Assert.Empty((await host.GetAsync($"/api/zones/{(await host.ZoneAsync("Hull panels"))["id"]}/lines")).AsArray());
+        await host.RefusesAsync(HttpMethod.Get, $"/api/zones/{Guid.NewGuid()}/lines", null, "id", HttpStatusCode.NotFound);
+
         await host.RefusesAsync(HttpMethod.Put, address, new { version, board }, "version", HttpStatusCode.Conflict);
         Assert.Equal(told["version"]!.ToString(), (await host.GetAsync(address))["version"]!.ToString());
 
@@ -68,6 +81,18 @@ public sealed class BoardTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(14.0, Height(other["answer"]!, b));
         await host.DeleteAsync($"/api/sets/{copied}");
         await host.RefusesAsync(HttpMethod.Get, $"/api/sets/{copied}/board", null, "id", HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task The_demos_quay_keeps_its_tide_over_ramp_and_plinth()
+    {
+        await using var fresh = new TestHost();
+        var set = (await fresh.GetAsync("/api/sets")).AsArray().Single(s => (string)s!["name"]! == "Sea wall")!;
+        var answer = (await fresh.GetAsync($"/api/sets/{set["id"]}/board"))["answer"]!;
+        Assert.Empty(answer["faults"]!.AsArray());
+        Assert.Equal([0, 0, 0, 12, 12, 0], answer["copies"]!.AsArray().Select(c => (double)c!["footMm"]!));
+        var points = answer["copies"]![2]!["levels"]![0]!["points"]!.AsArray();
+        Assert.Equal((22.0, 10.0), ((double)points[0]!["markMm"]!, (double)points[^1]!["markMm"]!));
     }
 
     [Fact]

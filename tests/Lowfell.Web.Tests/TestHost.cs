@@ -18,9 +18,21 @@ namespace Lowfell.Web.Tests;
 public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
 {
     private readonly string database = "lowfell_test_" + Guid.NewGuid().ToString("n")[..12];
+    private readonly bool first;
+    private bool made;
+
+    public TestHost()
+    {
+    }
+
+    /// <summary>The host that fills the database that others begin with, and leaves it.</summary>
+    protected TestHost(string name) => (database, first) = (name, true);
 
     /// <summary>Whether the demo is loaded.</summary>
     protected virtual bool Demo => true;
+
+    /// <summary>Whether it begins with a copy of a database that is ready; else with what it finds.</summary>
+    protected virtual bool BeginsReady => !first;
 
     /// <summary>Connection to the test cluster.</summary>
     public static string Cluster => Environment.GetEnvironmentVariable("LOWFELL_TEST_DB")
@@ -60,6 +72,11 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
         }
 
         NpgsqlConnection.ClearAllPools();
+        if (first)
+        {
+            return;
+        }
+
         await using var admin = new NpgsqlConnection(Cluster);
         await admin.OpenAsync();
         await using var drop = admin.CreateCommand();
@@ -68,8 +85,22 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
         GC.SuppressFinalize(this);
     }
 
+    // Starts a host on a database and ends it.
+    private static void Fill(string name, bool demo)
+    {
+        using var host = new FirstHost(name, demo);
+        host.ReadyClient().Dispose();
+    }
+
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
+        // A second host on the same database finds it there.
+        if (BeginsReady && !made)
+        {
+            made = true;
+            ReadyDatabase.Make(Cluster, database, Demo, name => Fill(name, Demo));
+        }
+
         builder.UseSetting("ConnectionStrings:Lowfell", Connection);
         builder.UseSetting("Demo", Demo ? "true" : "false");
         builder.UseSetting("Backups:Folder", BackupFolder);
@@ -151,6 +182,12 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
         Assert.True(response.StatusCode == expected, $"{(int)response.StatusCode} instead of {(int)expected}: {text}");
         return text.Length == 0 ? new JsonObject() : JsonNode.Parse(text)!;
     }
+}
+
+/// <summary>A host that fills a database for others.</summary>
+file sealed class FirstHost(string name, bool demo) : TestHost(name)
+{
+    protected override bool Demo => demo;
 }
 
 /// <summary>A host without the demo.</summary>

@@ -10,6 +10,8 @@ namespace Lowfell.Web.Tests;
 /// <summary>A host that starts on a database of the version before.</summary>
 public sealed class OldDatabaseHost : TestHost
 {
+    protected override bool BeginsReady => false;
+
     public override async ValueTask InitializeAsync()
     {
         var settings = new NpgsqlConnectionStringBuilder(Connection);

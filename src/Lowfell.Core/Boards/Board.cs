@@ -163,22 +163,23 @@ public static class Board
             }
         }
 
+        var byId = copies.DistinctBy(c => c.Id).ToDictionary(c => c.Id);
+        var taken = new Dictionary<(Guid, BoardSide), Guid>();
         foreach (var (number, join) in joins.Index())
         {
-            var (a, b) = (copies.FirstOrDefault(c => c.Id == join.A), copies.FirstOrDefault(c => c.Id == join.B));
+            var (a, b) = (byId.GetValueOrDefault(join.A), byId.GetValueOrDefault(join.B));
             if (a is null || b is null || a.Id == b.Id)
             {
                 faults.Add(new($"joins[{number}]", a is null && b is null ? "This join is between copies that are not on the board." : a?.Id == b?.Id ? $"{a!.Name} can't meet itself." : $"{(a ?? b)!.Name} is joined to something that is not on the board."));
                 continue;
             }
 
-            foreach (var (copy, side) in new[] { (a, join.ASide), (b, join.BSide) })
+            foreach (var (copy, side, other) in new[] { (a, join.ASide, b), (b, join.BSide, a) })
             {
                 // A long front may have several before it; an end meets one.
-                if (side is BoardSide.Left or BoardSide.Right && joins.Take(number).FirstOrDefault(j => (j.A == copy.Id && j.ASide == side) || (j.B == copy.Id && j.BSide == side)) is { } taken
-                    && copies.FirstOrDefault(c => c.Id == (taken.A == copy.Id ? taken.B : taken.A)) is { } other && other.Id != (copy.Id == a.Id ? b : a).Id && Narrow(copy, other) && Narrow(copy, copy.Id == a.Id ? b : a))
+                if (side is BoardSide.Left or BoardSide.Right && !taken.TryAdd((copy.Id, side), other.Id) && byId[taken[(copy.Id, side)]] is var before && before.Id != other.Id && Narrow(copy, before) && Narrow(copy, other))
                 {
-                    faults.Add(new($"joins[{number}]", $"{copy.Name}'s {SaidAttribute.Of(typeof(BoardSide))[side.ToString()]} already meets {other.Name}."));
+                    faults.Add(new($"joins[{number}]", $"{copy.Name}'s {SaidAttribute.Of(typeof(BoardSide))[side.ToString()]} already meets {before.Name}."));
                 }
             }
         }

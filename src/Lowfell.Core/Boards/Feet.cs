@@ -34,6 +34,7 @@ public sealed record Feet(IReadOnlyDictionary<Guid, double> ByCopy, IReadOnlyLis
             return (Join: j, A: place[j.A], B: place[j.B], Step: step, Lifts: step + rise - other);
         }).ToList();
         var z = new double[copies.Count];
+        var touching = links.SelectMany((l, i) => new[] { (Copy: l.A, Link: i), (Copy: l.B, Link: i) }).ToLookup(x => x.Copy, x => x.Link);
         var groups = new List<IReadOnlyList<Guid>>();
         var faults = new List<BoardFault>();
         var seen = new bool[copies.Count];
@@ -50,7 +51,7 @@ public sealed record Feet(IReadOnlyDictionary<Guid, double> ByCopy, IReadOnlyLis
             order.Add(first);
             for (var at = start; at < order.Count; at++)
             {
-                foreach (var link in links.Where(l => l.A == order[at] || l.B == order[at]))
+                foreach (var link in touching[order[at]].Select(i => links[i]))
                 {
                     var (to, lifts) = link.A == order[at] ? (link.B, link.Lifts) : (link.A, -link.Lifts);
                     if (!seen[to])

@@ -1,3 +1,4 @@
+using Lowfell.Core.Boards;
 using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Prediction;
@@ -7,6 +8,7 @@ using Lowfell.Core.Techniques;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
+using Lowfell.Web.Features.Boards;
 using Lowfell.Web.Features.Evenings;
 using Lowfell.Web.Features.Matching;
 using Lowfell.Web.Features.Mixes;
@@ -33,6 +35,7 @@ internal static class DemoHistory
         var wall = await db.Zones.AsNoTracking().Include(z => z.Piece!.Set).FirstAsync(z => z.Name == "Stone courses" && z.Piece!.Name == "Straight", cancel);
         db.Painted.Add(await FirstBoxAsync(db, open, wall, shelf, DateOnly.FromDateTime(now.UtcDateTime).AddDays(-FirstBoxDaysAgo), cancel));
         db.Tiles.Add(WallTile(wall, On));
+        db.Boards.Add(new() { Id = Guid.CreateVersion7(), SetId = wall.Piece!.SetId, Board = Kept.Write(Quay(wall.Piece)) });
         await EveningsAsync(db, open, cancel);
         await PaintedSoFarAsync(db, await open.RowAsync(cancel), shelf, now, cancel);
         await db.SaveChangesAsync(cancel);
@@ -109,6 +112,22 @@ internal static class DemoHistory
             Lines = [Line(0, on("Pier Grey"), 6, "B311"), Line(1, on("Rope Tan"), 4, "T020"), Line(2, on("Bone Shell") with { Colour = Srgb.Parse("#ded2b6") }, 2, "B298")],
             Uses = [new() { Id = Guid.CreateVersion7(), At = at.AddHours(1), PieceId = straight.Id, Copies = [1, 2, 3, 4, 5], Ml = 6.6, Note = "first coat" }],
         };
+    }
+
+    // Six straights along the quay: the third up a ramp, two on a plinth.
+    private static BoardDraft Quay(PieceRow straight)
+    {
+        const double PlinthMm = 12;
+        var ramp = Math.Asin(PlinthMm / straight.LengthMm) * 180 / Math.PI;
+        return new(
+            [.. Enumerable.Range(1, 6).Select(n => new StandingCopy(Guid.CreateVersion7(), straight.Id, n, Math.Round((n - 0.5) * straight.LengthMm, 1), straight.WidthMm / 2, 0, n is 4 or 5 ? PlinthMm : 0, n == 3 ? Math.Round(ramp, 2) : 0))],
+            [], [],
+            [
+                new(Guid.CreateVersion7(), "Tide", DatumKind.Level, 22, 1.5, []),
+                new(Guid.CreateVersion7(), "Damp", DatumKind.Level, 30, 2, []),
+                new(Guid.CreateVersion7(), "Dust", DatumKind.Ground, 4, 1, []),
+            ],
+            []);
     }
 
     // Two of its bottles are long empty, and nobody sells them any more.

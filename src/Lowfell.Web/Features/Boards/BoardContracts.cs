@@ -148,3 +148,14 @@ public sealed record PreviewPiece(Guid Id, [NameBound] string Name, [BoardSizeBo
 /// <param name="Board">What stands where.</param>
 /// <param name="Joins">The joins themselves, where they are told instead of found from where copies stand.</param>
 public sealed record BoardPreview([BoardListBound] IReadOnlyList<PreviewPiece> Pieces, BoardDraft Board, [BoardStepsBound] IReadOnlyList<MeasuredJoin>? Joins = null);
+
+/// <summary>Lines on a copy of a piece, as they are marked.</summary>
+/// <param name="Copy">Number of the copy; 0 for all that stand elsewhere.</param>
+/// <param name="Lines">The lines.</param>
+public sealed record LinesOnCopy(int Copy, IReadOnlyList<NamedLine> Lines);
+
+/// <summary>A line, by its name.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Kind">What it keeps its height above.</param>
+/// <param name="On">How it lies there.</param>
+public sealed record NamedLine(string Name, DatumKind Kind, DatumOnCopy On);

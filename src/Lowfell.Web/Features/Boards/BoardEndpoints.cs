@@ -20,6 +20,7 @@ public static class BoardEndpoints
         var board = app.MapGroup("/api/sets/{id:guid}/board").WithTags("Boards").ProducesValidationProblem();
         board.MapGet("", Get).WithSummary("How the pieces of a set stand on the table, which sides meet, and the heights of lines on each copy.");
         board.MapPut("", Put).WithSummary("Keeps a board; 409 when somebody else has changed it.").ProducesProblem(409);
+        app.MapGet("/api/zones/{id:guid}/lines", OfZone).WithTags("Boards").ProducesValidationProblem().WithSummary("Heights of lines on the copies of the piece of a zone, by the board of its set; nothing where it has none.");
         app.MapPost("/api/preview/board", Preview).WithTags("Preview").ProducesValidationProblem().WithSummary("A whole board in, the heights of its lines out; nothing is kept.");
     }
 
@@ -66,6 +67,30 @@ public static class BoardEndpoints
         return TypedResults.Ok(await ViewAsync(id, db, open, cancel));
     }
 
+    private static async Task<Ok<List<LinesOnCopy>>> OfZone(Guid id, LowfellDb db, CancellationToken cancel)
+    {
+        var zone = await db.Zones.AsNoTracking().Include(z => z.Piece!.Set).SingleOrDefaultAsync(z => z.Id == id && z.DeletedAt == null && z.Piece!.DeletedAt == null && z.Piece.Set!.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", id);
+        var piece = zone.Piece!;
+        if (await db.Boards.AsNoTracking().Where(b => b.SetId == piece.SetId).Select(b => b.Board).SingleOrDefaultAsync(cancel) is not { } kept)
+        {
+            return TypedResults.Ok(new List<LinesOnCopy>());
+        }
+
+        var desk = await PiecesAsync(piece.Set!, db, cancel);
+        var board = There(Kept.Read<BoardDraft>(kept), desk);
+        var answer = BoardDesk.Answer(board, desk);
+        NamedLine Named(DatumOnCopy level) => board.Datums.First(d => d.Id == level.DatumId) is var d ? new(d.Name, d.Kind, level) : null!;
+        return TypedResults.Ok(answer.Copies.Concat(answer.Loose).Where(c => c.PieceId == piece.Id && c.Levels.Count > 0)
+            .Select(c => new LinesOnCopy(board.Copies.FirstOrDefault(s => s.Id == c.Id)?.Copy ?? 0, [.. c.Levels.Select(Named)])).OrderBy(c => c.Copy == 0).ThenBy(c => c.Copy).ToList());
+    }
+
+    // A piece that was deleted, or copies that were taken away, come back with them.
+    private static BoardDraft There(BoardDraft kept, Dictionary<Guid, DeskPiece> desk) => kept with
+    {
+        Copies = [.. kept.Copies.Where(c => desk.TryGetValue(c.PieceId, out var of) && c.Copy <= of.Copies)],
+        Pieces = [.. kept.Pieces.Where(p => desk.ContainsKey(p.PieceId))],
+    };
+
     private static async Task<SetRow> SetAsync(Guid id, LowfellDb db, CancellationToken cancel) =>
         await db.Sets.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", id);
 
@@ -93,8 +118,7 @@ public static class BoardEndpoints
         var row = await db.Boards.AsNoTracking().SingleOrDefaultAsync(b => b.SetId == id, cancel);
         var kept = row is null ? new BoardDraft([], [], [], [], []) : Kept.Read<BoardDraft>(row.Board);
 
-        // A piece that was deleted, or copies that were taken away, come back with them.
-        var board = kept with { Copies = [.. kept.Copies.Where(c => desk.TryGetValue(c.PieceId, out var of) && c.Copy <= of.Copies)], Pieces = [.. kept.Pieces.Where(p => desk.ContainsKey(p.PieceId))] };
+        var board = There(kept, desk);
         string? Colour(Guid piece) => stacks[piece].MaxBy(s => s.Zone.AreaMm2) is { } stack ? Predictor.PredictMiddle(stack).Top.Face.Colour.ToString() : null;
         return new(
             id, set.Name, row?.Version ?? 0, board,

@@ -5,7 +5,7 @@ import type { Bench, BoardView, Coat, Tray, ZonePage } from "./types";
 const judged: QueryName[] = ["preview", "cost", "help", "mends", "mendAll", "judgement", "effects"];
 const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
-const shown: QueryName[] = ["cards", "set", "piece", "look", "sight", "stairs", "setSight", "board"];
+const shown: QueryName[] = ["cards", "set", "piece", "look", "sight", "stairs", "setSight", "board", "lines"];
 
 /** What a change makes stale. */
 const stale = {
@@ -71,7 +71,7 @@ const stale = {
   /** What pieces are shown as. */
   look: ["look"],
   /** How the pieces of a set stand. */
-  board: ["board"],
+  board: ["board", "lines"],
   /** Rules of the families of bases. */
   families: ["baseFamilies", "tray", "traySteps", "amounts", "bin"],
   /** Stones, slabs and tufts on the shelf. */
@@ -154,6 +154,7 @@ export function trayKept(tray: Tray) {
 /** A board was kept by its own screen: shown at once. */
 export function boardKept(board: BoardView) {
   queryClient.setQueryData(["board", board.setId], board);
+  void queryClient.invalidateQueries({ queryKey: ["lines"] });
 }
 
 /** The preferences are others now: shown at once, what follows from them asked for anew. */

@@ -85,6 +85,11 @@ export const lookQueries = {
       queryKey: ["board", setId],
       queryFn: ({ signal }) => ask(api.GET("/api/sets/{id}/board", { params: { path: { id: setId } }, signal })),
     }),
+  lines: (zoneId: string) =>
+    queryOptions({
+      queryKey: ["lines", zoneId],
+      queryFn: ({ signal }) => ask(api.GET("/api/zones/{id}/lines", { params: { path: { id: zoneId } }, signal })),
+    }),
   stairs: (
     pieceId: string,
     metres: number | undefined,

@@ -975,6 +975,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/zones/{id}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Heights of lines on the copies of the piece of a zone, by the board of its set; nothing where it has none. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LinesOnCopy"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/board": {
         parameters: {
             query?: never;
@@ -12071,6 +12118,16 @@ export interface components {
             /** @description The licence, or who holds the copyright where the short name says the rest. */
             text: string;
         };
+        /** @description Lines on a copy of a piece, as they are marked. */
+        LinesOnCopy: {
+            /**
+             * Format: int32
+             * @description Number of the copy; 0 for all that stand elsewhere.
+             */
+            copy: number;
+            /** @description The lines. */
+            lines: components["schemas"]["NamedLine"][];
+        };
         /** @description Something done at the table, on one or more copies. */
         LogAction: {
             /**
@@ -13158,6 +13215,15 @@ export interface components {
              * @description On the edge.
              */
             edge: number;
+        };
+        /** @description A line, by its name. */
+        NamedLine: {
+            /** @description Its name. */
+            name: string;
+            /** @description What it keeps its height above. */
+            kind: components["schemas"]["DatumKind"];
+            /** @description How it lies there. */
+            on: components["schemas"]["DatumOnCopy"];
         };
         /** @description How near a swatch is to a picked colour. */
         NearSwatch: {

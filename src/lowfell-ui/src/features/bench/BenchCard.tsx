@@ -5,6 +5,7 @@ import { duration, workedWithWord } from "../../api/words";
 import { Core } from "../../craft/Core";
 import { StepPicture } from "../../craft/PiecePicture";
 import { counted, whereOf } from "../../craft/stepWords";
+import { LinesHere } from "./LinesHere";
 import { WhatGoesWhere } from "./WhatGoesWhere";
 
 const workedWith: WorkedWith[] = ["shaken", "freshWater", "warmAir", "heavyHand"];
@@ -113,6 +114,7 @@ export function BenchCard({
         </div>
       </div>
       <WhatGoesWhere step={step} />
+      <LinesHere step={step} />
       {step.air && <p className="my-3 border-l-4 border-risk pl-3 font-semibold text-risk">{step.air}</p>}
       {step.cautions.length > 0 && (
         <div className="my-3 border-l-4 border-risk pl-3">

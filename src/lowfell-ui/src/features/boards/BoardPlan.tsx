@@ -121,7 +121,7 @@ export function BoardPlan({ view, hands, chosen, onChoose }: Props) {
             key={copy.id}
             role="button"
             tabIndex={0}
-            aria-label={nameOf(copy)}
+            aria-label={`${nameOf(copy)}${standsOf(copy)}`}
             aria-pressed={isChosen}
             className="cursor-grab outline-none [&:focus-visible>rect]:stroke-accent"
             onPointerDown={(e) => {
@@ -153,6 +153,7 @@ export function BoardPlan({ view, hands, chosen, onChoose }: Props) {
               strokeWidth={frame.width / 300}
             />
             <text
+              aria-hidden
               x={copy.xMm + (upright ? half.x + size * 0.9 : 0)}
               y={-copy.yMm + (upright ? 0 : half.y + size * 1.1)}
               fontSize={size}
@@ -161,8 +162,7 @@ export function BoardPlan({ view, hands, chosen, onChoose }: Props) {
               className="pointer-events-none fill-ink select-none"
             >
               {Math.max(half.x, half.y) * 2 > nameOf(copy).length * size * 0.7 ? nameOf(copy) : copy.copy}
-              {copy.onMm !== 0 && ` +${own("mm").text(copy.onMm)}`}
-              {copy.tiltDeg !== 0 && ` ${copy.tiltDeg}°`}
+              {standsOf(copy)}
             </text>
           </g>
         );
@@ -172,3 +172,7 @@ export function BoardPlan({ view, hands, chosen, onChoose }: Props) {
 }
 
 type Frame = ReturnType<typeof frameOf>;
+
+/** How a copy stands, where it does not stand flat on the table. */
+const standsOf = (copy: Standing) =>
+  `${copy.onMm === 0 ? "" : ` +${own("mm").text(copy.onMm)}`}${copy.tiltDeg === 0 ? "" : ` ${copy.tiltDeg}°`}`;

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { Redo2, Undo2 } from "lucide-react";
+import { Printer, Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { queries } from "../../api/queries";
@@ -8,6 +8,7 @@ import { Gone } from "../../craft/Gone";
 import { useTitle } from "../../craft/useTitle";
 import { Button, IconButton } from "../../ui";
 import { BoardPlan } from "./BoardPlan";
+import { Cards } from "./Cards";
 import { ChosenCopy } from "./ChosenCopy";
 import { Elevation } from "./Elevation";
 import { Heights } from "./Heights";
@@ -44,74 +45,82 @@ function OfSet({ view }: { view: BoardView }) {
     setChosen(last);
   };
   return (
-    <div className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-3 p-2 lg:p-3">
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <Link to="/sets" className="text-sm text-soft hover:underline">
-          Sets
-        </Link>
-        <span aria-hidden className="text-soft">
-          /
-        </span>
-        <Link to={`/sets/${view.setId}`} className="text-sm text-soft hover:underline">
-          {view.name}
-        </Link>
-        <span aria-hidden className="text-soft">
-          /
-        </span>
-        <h1 className="text-lg font-semibold">Board</h1>
-        <span className="ml-auto flex items-center gap-1">
-          <IconButton label="Undo" disabled={!hands.canUndo} onClick={() => void hands.undo()}>
-            <Undo2 size={16} aria-hidden />
-          </IconButton>
-          <IconButton label="Redo" disabled={!hands.canRedo} onClick={() => void hands.redo()}>
-            <Redo2 size={16} aria-hidden />
-          </IconButton>
-        </span>
-      </div>
-      <Told view={view} />
-      <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_20rem]">
-        <div className="flex min-w-0 flex-col gap-3">
-          <BoardPlan view={view} hands={hands} chosen={chosen} onChoose={setChosen} />
-          {copy && <Elevation view={view} board={board} copyId={copy.id} />}
-          <Heights view={view} board={board} chosen={chosen} onChoose={setChosen} />
+    <>
+      <Cards view={view} board={board} />
+      <div className="mx-auto flex w-full max-w-[1500px] flex-1 flex-col gap-3 p-2 lg:p-3 print:hidden">
+        <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
+          <Link to="/sets" className="text-sm text-soft hover:underline">
+            Sets
+          </Link>
+          <span aria-hidden className="text-soft">
+            /
+          </span>
+          <Link to={`/sets/${view.setId}`} className="text-sm text-soft hover:underline">
+            {view.name}
+          </Link>
+          <span aria-hidden className="text-soft">
+            /
+          </span>
+          <h1 className="text-lg font-semibold">Board</h1>
+          <span className="ml-auto flex items-center gap-1">
+            {view.answer.copies.some((c) => c.levels.length > 0) && (
+              <Button onClick={() => window.print()}>
+                <Printer size={15} aria-hidden /> Cards
+              </Button>
+            )}
+            <IconButton label="Undo" disabled={!hands.canUndo} onClick={() => void hands.undo()}>
+              <Undo2 size={16} aria-hidden />
+            </IconButton>
+            <IconButton label="Redo" disabled={!hands.canRedo} onClick={() => void hands.redo()}>
+              <Redo2 size={16} aria-hidden />
+            </IconButton>
+          </span>
         </div>
-        <div className="flex min-w-0 flex-col gap-3">
-          <section aria-label="Pieces" className="rounded-lg border border-line bg-panel p-3">
-            <h2 className="font-semibold">Pieces</h2>
-            {view.pieces.length === 0 && <p className="text-sm text-soft">The set has no piece yet.</p>}
-            <ul className="mt-1 flex flex-col gap-1.5 text-sm" data-testid="board-pieces">
-              {view.pieces.map((piece) => {
-                const there = board.copies.filter((c) => c.pieceId === piece.id).length;
-                return (
-                  <li key={piece.id} className="flex items-center gap-2">
-                    <span className="min-w-0 flex-1">
-                      <span className="block truncate">{piece.name}</span>
-                      <span className="block text-xs text-soft">
-                        {there} of {piece.copies} on the board{piece.rectangle && ", taken for a rectangle"}
+        <Told view={view} />
+        <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_20rem]">
+          <div className="flex min-w-0 flex-col gap-3">
+            <BoardPlan view={view} hands={hands} chosen={chosen} onChoose={setChosen} />
+            {copy && <Elevation view={view} board={board} copyId={copy.id} />}
+            <Heights view={view} board={board} chosen={chosen} onChoose={setChosen} />
+          </div>
+          <div className="flex min-w-0 flex-col gap-3">
+            <section aria-label="Pieces" className="rounded-lg border border-line bg-panel p-3">
+              <h2 className="font-semibold">Pieces</h2>
+              {view.pieces.length === 0 && <p className="text-sm text-soft">The set has no piece yet.</p>}
+              <ul className="mt-1 flex flex-col gap-1.5 text-sm" data-testid="board-pieces">
+                {view.pieces.map((piece) => {
+                  const there = board.copies.filter((c) => c.pieceId === piece.id).length;
+                  return (
+                    <li key={piece.id} className="flex items-center gap-2">
+                      <span className="min-w-0 flex-1">
+                        <span className="block truncate">{piece.name}</span>
+                        <span className="block text-xs text-soft">
+                          {there} of {piece.copies} on the board{piece.rectangle && ", taken for a rectangle"}
+                        </span>
                       </span>
-                    </span>
-                    {there < piece.copies && (
-                      <>
-                        <Button onClick={() => put(piece, false)}>
-                          Put one<span className="sr-only">: {piece.name}</span>
-                        </Button>
-                        {piece.copies - there > 1 && (
-                          <Button onClick={() => put(piece, true)}>
-                            All<span className="sr-only">: {piece.name}</span>
+                      {there < piece.copies && (
+                        <>
+                          <Button onClick={() => put(piece, false)}>
+                            Put one<span className="sr-only">: {piece.name}</span>
                           </Button>
-                        )}
-                      </>
-                    )}
-                  </li>
-                );
-              })}
-            </ul>
-          </section>
-          {copy && <ChosenCopy key={copy.id} view={view} hands={hands} copy={copy} />}
-          <Lines view={view} hands={hands} />
+                          {piece.copies - there > 1 && (
+                            <Button onClick={() => put(piece, true)}>
+                              All<span className="sr-only">: {piece.name}</span>
+                            </Button>
+                          )}
+                        </>
+                      )}
+                    </li>
+                  );
+                })}
+              </ul>
+            </section>
+            {copy && <ChosenCopy key={copy.id} view={view} hands={hands} copy={copy} />}
+            <Lines view={view} hands={hands} />
+          </div>
         </div>
       </div>
-    </div>
+    </>
   );
 }
 

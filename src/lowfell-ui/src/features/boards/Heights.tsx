@@ -1,9 +1,9 @@
 import type { BoardView } from "../../api/types";
 import { length } from "../../api/units";
-import { boardSideWord, levelStateWord } from "../../api/words";
+import { boardSideWord } from "../../api/words";
+import { marked } from "../../craft/marked";
 
 type Copy = BoardView["answer"]["copies"][number];
-type Level = Copy["levels"][number];
 
 interface Props {
   view: BoardView;
@@ -11,15 +11,6 @@ interface Props {
   chosen: string | undefined;
   onChoose: (id: string) => void;
 }
-
-/** Heights at left, middle and right, as one reads them off while marking. */
-export const marked = (level: Level): string => {
-  if (level.state !== "over") return levelStateWord[level.state];
-  const ends = [0, Math.floor(level.points.length / 2), level.points.length - 1].map((i) => level.points[i]!);
-  const at = (mm: number) => (mm < 0 ? "none" : length(mm));
-  const words = ends.map((p) => at(p.markMm));
-  return words.every((w) => w === words[0]) ? words[0]! : words.join(", ");
-};
 
 /** The height of each line on each copy, above its own foot. */
 export function Heights({ view, board, chosen, onChoose }: Props) {

@@ -126,7 +126,7 @@ test("heights are told above the own foot of each copy, and a copy is set up oth
   const rows = within(await screen.findByTestId("heights")).getAllByRole("row");
   expect(rows[1]).toHaveTextContent("Wall 10 mm22 mm");
   expect(rows[2]).toHaveTextContent("Wall 212 mm10 mm, 8 mm, 6 mm");
-  await userEvent.click(screen.getByRole("button", { name: "Wall 2", pressed: false }));
+  await userEvent.click(screen.getByRole("button", { name: "Wall 2 +12" }));
   expect(within(screen.getByTestId("joins")).getByLabelText("Its foot is higher by")).toHaveAttribute(
     "placeholder",
     "-12",

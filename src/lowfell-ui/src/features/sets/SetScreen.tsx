@@ -55,7 +55,7 @@ export function SetScreen() {
         </span>
         <h1 className="max-w-full truncate text-lg font-semibold">{set.name}</h1>
         <span className="text-sm text-soft">{setSummary(set)}</span>
-        <span className="ml-auto flex items-center gap-1">
+        <span className="ml-auto flex flex-wrap items-center gap-1">
           {set.pieces.length > 0 && (
             <Button
               aria-pressed={asTable}

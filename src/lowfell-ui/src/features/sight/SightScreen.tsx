@@ -135,7 +135,7 @@ function FromThere({ pieceId, metres, mark }: { pieceId: string; metres: number;
   return (
     <Link
       to={`/piece/${pieceId}/look?from=${Math.round(metres * 1000)}`}
-      className="flex gap-3 rounded-lg border border-line bg-panel p-3 text-xs text-soft hover:underline"
+      className="flex flex-wrap gap-3 rounded-lg border border-line bg-panel p-3 text-xs text-soft hover:underline"
     >
       {[undefined, metres].map((fromM) => (
         <span key={fromM ?? 0} className="flex flex-col gap-1">

@@ -34,7 +34,7 @@ export function Stairs({ pieceId, metres, room, eyes }: Props) {
   return (
     <section
       aria-label="Which coat makes it good enough"
-      className="min-w-0 flex-1 basis-96 rounded-lg border border-line bg-panel p-3"
+      className="min-w-0 flex-1 basis-full sm:basis-96 rounded-lg border border-line bg-panel p-3"
     >
       <div className="flex flex-wrap items-end gap-3">
         <div>
