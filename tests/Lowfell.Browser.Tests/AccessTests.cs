@@ -90,21 +90,21 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
     {
         var browser = session.Browser;
         browser.Open("/log");
-        browser.Named("How far it is").Click();
+        browser.Click("How far it is");
         browser.Find("[data-testid=progress] table");
         Look(theme);
         browser.Open("/bench");
         browser.Find("[data-testid=copies]");
-        browser.Named("Otherwise").Click();
+        browser.Click("Otherwise");
         browser.Find("[role=dialog]");
         Look(theme);
         browser.Open("/evenings/plan");
-        browser.Named("Hold to this plan").Click();
+        browser.Click("Hold to this plan");
         browser.Find("[data-testid=held]");
-        browser.Named("Plan again from now").Click();
+        browser.Click("Plan again from now");
         browser.UntilTrue(() => browser.Find("[data-testid=held]").Text.Contains("Against", StringComparison.Ordinal), "both plans");
         Look(theme);
-        browser.Named("Let go").Click();
+        browser.Click("Let go");
         browser.Named("Hold to this plan");
     }
 

@@ -17,11 +17,11 @@ public sealed class BasesTests(DemoSession session) : IClassFixture<DemoSession>
         await OpenAsync();
         var before = Marks();
         Assert.Equal(18, before.Count);
-        browser.Named("Roll what is open").Click();
+        browser.Click("Roll what is open");
         browser.Find("progress");
         browser.UntilTrue(() => browser.All("progress").Count == 0 && Marks().Count == 18 && !Marks().Intersect(before).Any(), "another tray");
         Assert.All((await TrayAsync())["bases"]!.AsArray(), b => Assert.Empty(b!["marks"]!.AsArray()));
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
         browser.UntilTrue(() => Marks().SequenceEqual(before), "the tray as it was");
         Assert.Empty(browser.Errors());
     }
@@ -59,7 +59,7 @@ public sealed class BasesTests(DemoSession session) : IClassFixture<DemoSession>
         {
             browser.UntilTrue(() => browser.Named("Undo").Enabled, "undo");
             var now = await PictureAsync(13) + (await ElementAsync(13, 0)).ToJsonString();
-            browser.Named("Undo").Click();
+            browser.Click("Undo");
             await UntilAsync(async () => await PictureAsync(13) + (await ElementAsync(13, 0)).ToJsonString() != now);
         }
 
@@ -71,7 +71,7 @@ public sealed class BasesTests(DemoSession session) : IClassFixture<DemoSession>
     public async Task Too_little_on_the_shelf_is_told_with_what_stands_in()
     {
         await OpenAsync();
-        browser.Named("Boxes and families").Click();
+        browser.Click("Boxes and families");
         foreach (var box in new[] { "slate S", "stone S" })
         {
             browser.Fill($"Count of {box}", "2");
@@ -81,10 +81,10 @@ public sealed class BasesTests(DemoSession session) : IClassFixture<DemoSession>
         await UntilAsync(async () => (await TrayAsync())["boxes"]!.AsArray().Count(b => (int)b!["short"]! > 0) == 2);
         browser.Press(Keys.Escape);
         browser.UntilTrue(() => browser.Find("section[aria-label='Stock']").Text.Contains("short", StringComparison.Ordinal), "what is short");
-        browser.Named("Roll what is open").Click();
+        browser.Click("Roll what is open");
         browser.UntilTrue(() => browser.All("[data-testid=lacking] li").Any(l => l.Text.StartsWith("Short of slate S: ", StringComparison.Ordinal)), "what stands in");
         Assert.All((await TrayAsync())["boxes"]!.AsArray(), b => Assert.Equal(0, (int)b!["short"]!));
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
     }
 
     [Fact]
@@ -94,10 +94,10 @@ public sealed class BasesTests(DemoSession session) : IClassFixture<DemoSession>
         var piece = (await (await session.App.Http.PostAsJsonAsync($"/api/sets/{set["id"]}/pieces", new { name = "Small plinth", kind = "base", shape = "disc", lengthMm = 32, widthMm = 32, heightMm = 4, copies = 3 })).Content.ReadFromJsonAsync<JsonNode>())!;
         browser.Open($"/piece/{piece["id"]}/base");
         browser.Fill("Copies of size 1", "2");
-        browser.Named("Another size").Click();
+        browser.Click("Another size");
         browser.Fill("Length of size 2", "40");
-        browser.Named("Begin a tray of 3").Click();
-        browser.Named("Roll the tray").Click();
+        browser.Click("Begin a tray of 3");
+        browser.Click("Roll the tray");
         browser.UntilTrue(() => browser.Find("[data-testid=takes]").Text.Contains("Paste", StringComparison.Ordinal), "what it takes");
         var tray = (await session.App.Http.GetFromJsonAsync<JsonNode>($"/api/pieces/{piece["id"]}/tray"))!["tray"]!;
         browser.Open($"/api/trays/{tray["id"]}/sheet.svg");

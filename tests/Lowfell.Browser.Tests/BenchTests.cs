@@ -22,7 +22,7 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Open("/bench");
         browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
         var (step, copies) = (Step(), CopiesShown());
-        browser.Named("Start").Click();
+        browser.Click("Start");
         browser.Find("[data-testid=copies] button").Click();
         browser.UntilTrue(() => CopiesShown() == copies - 1 || Step() != step, "one copy less");
         await UntilAsync(async () => await DoneAsync() == before + 1);
@@ -73,10 +73,10 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
         before = await DoneAsync();
         AllDone();
         Assert.Contains("early: lay it all the same?", browser.Find("[role=dialog]").Text, StringComparison.Ordinal);
-        browser.Named("Wait", "[role=dialog]").Click();
+        browser.Click("Wait", "[role=dialog]");
         Assert.Equal(before, await DoneAsync());
         AllDone();
-        browser.Named("Lay it all the same").Click();
+        browser.Click("Lay it all the same");
         await UntilAsync(async () => await DoneAsync() > before);
         var log = (await session.App.Http.GetFromJsonAsync<JsonArray>("/api/log/log.json"))!;
         Assert.Contains(log, e => ((string?)e!["notice"] ?? "").Length > 0);
@@ -87,7 +87,7 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
 
     private bool PutOff()
     {
-        browser.Named("Not now").Click();
+        browser.Click("Not now");
         return false;
     }
 
@@ -96,11 +96,11 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
     {
         browser.Open("/bench");
         browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
-        browser.Named("Problem").Click();
+        browser.Click("Problem");
         browser.Fill("What went wrong?", "Puddle under the coping; dabbed it off.");
-        browser.Named("Write it down").Click();
+        browser.Click("Write it down");
         var step = Step();
-        browser.Named("Not now").Click();
+        browser.Click("Not now");
         browser.UntilTrue(() => Step() != step, "another step");
         browser.Open("/log");
         browser.Fill("Find in the log", "puddle coping");
@@ -112,7 +112,7 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
     {
         browser.Open("/bench");
         browser.UntilTrue(() => CopiesShown() > 1, "a step in hand on some copies");
-        browser.Named("Problem").Click();
+        browser.Click("Problem");
         browser.Choose("What do you see?", "Dirty colours: colours dirty, pale ones grey");
 
         // One copy alone shows it; the others come after.
@@ -120,19 +120,19 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
             () => (bool)browser.Run("const on = [...document.querySelectorAll('[role=dialog] fieldset button[aria-pressed=true]')].filter(b => /^[0-9]+$/.test(b.innerText)); if (on.length > 1) on.at(-1).click(); return on.length === 1")!,
             "one copy");
         Assert.Contains("pale ones grey", browser.Field("What went wrong?").GetDomProperty("value"), StringComparison.Ordinal);
-        browser.Named("What it comes from, and what to do").Click();
+        browser.Click("What it comes from, and what to do");
         browser.UntilTrue(() => browser.Find("[data-testid=said]").Text.Length > 0, "what it comes from");
         var address = new Uri((string)browser.Run("return location.href")!);
         var zone = address.Query.TrimStart('?').Split('&').Single(p => p.StartsWith("zone=", StringComparison.Ordinal))[5..];
         browser.Run("[...document.querySelectorAll('fieldset')].find(f => f.innerText.includes('rinse water')).querySelector('button').click()");
         browser.UntilTrue(() => browser.Find("[data-testid=said]").Text.StartsWith("Most likely rinse water", StringComparison.Ordinal), "the cause");
         browser.UntilTrue(() => browser.Find("section[aria-label='For the copies that come after'] input").Selected, "the change of the plan");
-        browser.Named("Do this").Click();
+        browser.Click("Do this");
         browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.Contains("in the log", StringComparison.Ordinal)), "that it is in the plan");
         async Task<string> PlanAsync() => (await session.App.Http.GetFromJsonAsync<JsonNode>($"/api/zones/{zone}"))!["scheme"]!["coats"]!.ToJsonString();
         Assert.Contains("Fresh water at each colour", await PlanAsync(), StringComparison.Ordinal);
         Assert.Contains("Mend", (await session.App.Http.GetFromJsonAsync<JsonArray>($"/api/log/progress?zoneId={zone}"))!.ToJsonString(), StringComparison.Ordinal);
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
         await UntilAsync(async () => !(await PlanAsync()).Contains("Fresh water", StringComparison.Ordinal));
         Assert.DoesNotContain("Mend", (await session.App.Http.GetFromJsonAsync<JsonArray>($"/api/log/progress?zoneId={zone}"))!.ToJsonString(), StringComparison.Ordinal);
     }
@@ -148,10 +148,10 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
             browser.Open("/bench");
             browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
             var before = (double)Convert.ToDouble(browser.Run("return document.querySelector('section[aria-label=Now]').getBoundingClientRect().top"), System.Globalization.CultureInfo.InvariantCulture);
-            browser.Named("Leave it out").Click();
+            browser.Click("Leave it out");
             browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.Contains("left out", StringComparison.Ordinal)), "the message");
             Assert.Equal(before, Convert.ToDouble(browser.Run("return document.querySelector('section[aria-label=Now]').getBoundingClientRect().top"), System.Globalization.CultureInfo.InvariantCulture));
-            browser.Named("Undo").Click();
+            browser.Click("Undo");
             browser.UntilTrue(() => browser.All(".toast").Count == 0, "the message gone");
         }
         finally
@@ -169,15 +169,15 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
             browser.Open("/bench");
             browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
             Assert.Empty(TooSmall("[data-testid=bench]"));
-            browser.Named("Problem").Click();
+            browser.Click("Problem");
             browser.Find("[role=dialog]");
             Assert.Empty(TooSmall("[role=dialog]"));
-            browser.Named("Back").Click();
+            browser.Click("Back");
             browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the card again");
-            browser.Named("Otherwise").Click();
+            browser.Click("Otherwise");
             browser.Find("[role=dialog]");
             Assert.Empty(TooSmall("[role=dialog]"));
-            browser.Named("Back").Click();
+            browser.Click("Back");
             Assert.True((bool)browser.Run("return document.documentElement.scrollWidth <= window.innerWidth")!);
         }
         finally

@@ -19,23 +19,23 @@ public sealed class BoardTests(DemoSession session) : IClassFixture<DemoSession>
         var sets = (await session.App.Http.GetFromJsonAsync<JsonArray>("/api/sets"))!;
         var set = sets.Single(s => (string)s!["name"]! == "Sea wall")!;
         browser.Open($"/sets/{set["id"]}");
-        browser.Named("Board").Click();
+        browser.Click("Board");
         Says("Straight 3", "22 mm, 16 mm, 10 mm");
         Says("Straight 4", "10 mm");
         Says("Straight 5", "fades at its right side");
 
         // The seventh comes at the end of the row, and is set on a plinth of its own.
-        browser.Named("Put one").Click();
+        browser.Click("Put one");
         Says("Straight 7", "22 mm");
         browser.Fill("Left foot above the table", "6");
         Says("Straight 7", "16 mm");
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
         Says("Straight 7", "22 mm");
 
         // Dragged away it meets nothing; dragged back it lies against its neighbour again.
         browser.Drag(browser.Find("[aria-label='Straight 7']"), 80);
         browser.UntilTrue(() => browser.Find("[data-testid=chosen-copy]").Text.Contains("push it against another piece", StringComparison.Ordinal), "that it meets nothing");
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
         browser.UntilTrue(() => browser.Find("[data-testid=joins]").Text.Contains("Straight 6", StringComparison.Ordinal), "its neighbour");
 
         browser.Reload();

@@ -92,6 +92,22 @@ public sealed class Browser : IDisposable
     /// <summary>A button, link, tab or option by its words or label.</summary>
     public IWebElement Named(string name, string within = "body") => Until(() => Run(FindByName, name, within) as IWebElement, $"something to press called '{name}'");
 
+    /// <summary>Presses it; what was drawn anew between the look and the press is looked for again.</summary>
+    public void Click(string name, string within = "body") => UntilTrue(
+        () =>
+        {
+            try
+            {
+                Named(name, within).Click();
+                return true;
+            }
+            catch (StaleElementReferenceException)
+            {
+                return false;
+            }
+        },
+        $"'{name}' to stay until it is pressed");
+
     public IWebElement Field(string label) => Until(
         () => driver.FindElements(By.XPath($"//label[normalize-space()='{label}']")).Select(l => l.GetDomAttribute("for")).Where(id => id is not null).Select(id => driver.FindElements(By.Id(id!)).FirstOrDefault()).FirstOrDefault(e => e?.Displayed == true)
             ?? All($"[aria-label='{label}'], button[aria-haspopup][aria-label^='{label}: ']").FirstOrDefault(e => e.Displayed),

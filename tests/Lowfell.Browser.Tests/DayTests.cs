@@ -31,13 +31,13 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         // A better plan is looked for, its time told, and stopped when it is good enough.
         browser.Open("/evenings/plan");
         Says("[data-testid=verdict]", "no plan can be done ");
-        browser.Named("Look for", "[data-testid=search]").Click();
+        browser.Click("Look for", "[data-testid=search]");
         Says("[data-testid=search]", "Best so far: done ");
         browser.Find("[data-testid=search] [role=progressbar]");
-        browser.Named("Stop and take the best").Click();
+        browser.Click("Stop and take the best");
         Says("[data-testid=search]", "Found: done ");
-        browser.Named("Look at it").Click();
-        browser.Named("Hold to it").Click();
+        browser.Click("Look at it");
+        browser.Click("Hold to it");
         Says("[data-testid=held]", "You hold to the plan of");
         var steps = browser.All("[data-testid=evenings] ol button").Select(b => b.GetDomAttribute("title")).ToList();
 
@@ -47,7 +47,7 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         browser.Open("/bench");
         browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
         var (step, copies) = (Step(), CopiesShown());
-        browser.Named("Start").Click();
+        browser.Click("Start");
 
         // A copy is done, taken back by its undo, and done again.
         browser.Find("[data-testid=copies] button").Click();
@@ -69,16 +69,16 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         browser.UntilTrue(() => browser.All("[data-testid=log] section > ul > li").Count is > 0 and < 10, "the problem");
         Says("[data-testid=log]", "Mended by: Blotted it and feathered the edge.");
         browser.UntilTrue(() => (bool)browser.Run("const i = document.querySelector('[data-testid=log] img'); return i !== null && i.complete && i.naturalWidth === 320")!, "the small picture");
-        browser.Named("How far it is").Click();
+        browser.Click("How far it is");
         browser.UntilTrue(() => browser.All("[data-testid=progress] table").Count > 3, "copies by coats");
 
         // Back at the desk the plan is met by what was done; what is left is planned again, and the plan before put back.
         browser.Open("/evenings/plan");
-        browser.Named("Plan again from now").Click();
+        browser.Click("Plan again from now");
         Says("[data-testid=held]", "Against the one before:");
-        browser.Named("Put the one before back").Click();
+        browser.Click("Put the one before back");
         browser.UntilTrue(() => !browser.Find("[data-testid=held]").Text.Contains("Against the one before:", StringComparison.Ordinal), "the plan before");
-        browser.Named("Let go").Click();
+        browser.Click("Let go");
         browser.Named("Hold to this plan");
     }
 
@@ -92,13 +92,13 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
             File.WriteAllBytes(path, bitmap.Encode(SKEncodedImageFormat.Png, 90).ToArray());
         }
 
-        browser.Named("Problem").Click();
+        browser.Click("Problem");
         browser.Fill("What went wrong?", "The wash pooled under the coping.");
         browser.Fill("Why?", "Too much of it, and the piece lay flat.");
         browser.Fill("What mended it?", "Blotted it and feathered the edge.");
         browser.Fill("Who", "Wren");
         browser.All("[role=dialog] input[type=file]")[0].SendKeys(path);
-        browser.Named("Write it down").Click();
+        browser.Click("Write it down");
         browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the card again");
         browser.UntilTrue(() => browser.All("[data-testid=bench] [role=status]").Count == 0, "nothing waiting");
     }
@@ -110,10 +110,10 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         await File.WriteAllTextAsync(path, "no picture", TestContext.Current.CancellationToken);
         browser.Open("/bench");
         browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
-        browser.Named("Note").Click();
+        browser.Click("Note");
         browser.Fill("What is to be remembered?", "Keep the lamp on the left.");
         browser.All("[role=dialog] input[type=file]")[0].SendKeys(path);
-        browser.Named("Write it down").Click();
+        browser.Click("Write it down");
         Says("[role=dialog] [role=alert]", "This is no picture that can be read");
         Assert.Equal("Keep the lamp on the left.", browser.Field("What is to be remembered?").GetDomProperty("value"));
     }
@@ -123,15 +123,15 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
     {
         browser.Open("/bench");
         browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
-        browser.Named("Otherwise").Click();
+        browser.Click("Otherwise");
         browser.Fill("What was different?", "Stippled with an old brush.");
-        browser.Named("Write it down").Click();
+        browser.Click("Write it down");
         Says("section[aria-label=Now]", "otherwise, as you said");
         var step = Step();
         browser.Run("[...document.querySelectorAll('section[aria-label=Now] button')].find(b => b.innerText.startsWith('Done')).click()");
         browser.UntilTrue(() => Step() != step, "the next step");
         step = Step();
-        browser.Named("Leave it out").Click();
+        browser.Click("Leave it out");
         browser.UntilTrue(() => Step() != step, "the step after");
         browser.UntilTrue(() => browser.All("[data-testid=bench] [role=status]").Count == 0, "nothing waiting");
         var log = (await session.App.Http.GetFromJsonAsync<JsonArray>("/api/log", TestContext.Current.CancellationToken))!;
@@ -144,8 +144,8 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
     public void The_calendar_is_read_by_another_program()
     {
         browser.Open("/evenings/plan");
-        browser.Named("To my calendar").Click();
-        browser.Named("Make an address to follow").Click();
+        browser.Click("To my calendar");
+        browser.Click("Make an address to follow");
         var address = "";
         browser.UntilTrue(() => (address = (string?)browser.Run("return document.querySelector('#feed-address')?.value ?? ''") ?? "").Contains("/api/plan/feed/", StringComparison.Ordinal), "the address");
         browser.Run(File.ReadAllText(Path.Combine(Path.GetDirectoryName(Environment.GetEnvironmentVariable("LOWFELL_AXE")!)!, "..", "ical.js", "dist", "ical.es5.min.cjs")) is var library
@@ -154,7 +154,7 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         browser.Run("fetch(arguments[0]).then(r => r.text()).then(t => { const c = new ICAL.Component(ICAL.parse(t)); window.read = c.getAllSubcomponents('vevent').map(v => new ICAL.Event(v)).map(e => [e.uid, e.summary, e.startDate.toJSDate() < e.endDate.toJSDate()]); })", address);
         browser.UntilTrue(() => (bool)browser.Run("return Array.isArray(window.read) && window.read.length > 0")!, "events");
         Assert.True((bool)browser.Run("return window.read.every(e => e[0].endsWith('@lowfell') && e[1].startsWith('Painting: ') && e[2]) && new Set(window.read.map(e => e[0])).size === window.read.length")!);
-        browser.Named("End it").Click();
+        browser.Click("End it");
         browser.Named("Make an address to follow");
     }
 }

@@ -38,7 +38,7 @@ public sealed class DoneCountsTests(DemoSession session) : IClassFixture<DemoSes
         // The last line of the log is taken back for all its copies.
         browser.Open("/bench/log");
         browser.Find("[data-testid=log] button[aria-expanded]").Click();
-        browser.Named($"Take back all {copies.Count / 2}").Click();
+        browser.Click($"Take back all {copies.Count / 2}");
         browser.UntilTrue(() => browser.All("[data-testid=log] li").Any(l => l.Text.Contains("taken back", StringComparison.Ordinal)), "the correction");
         Assert.Equal(before, Takes());
     }
@@ -50,10 +50,10 @@ public sealed class DoneCountsTests(DemoSession session) : IClassFixture<DemoSes
         var verdict = browser.Find("[data-testid=verdict]").Text;
         browser.Find("[data-testid=what-ifs] button").Click();
         browser.UntilTrue(() => browser.Find("[data-testid=looking]").Text.Contains("against the plan", StringComparison.Ordinal), "what it changes");
-        browser.Named("Back to the plan").Click();
+        browser.Click("Back to the plan");
         browser.UntilTrue(() => browser.Find("[data-testid=verdict]").Text == verdict, "the plan again");
         browser.Find("[data-testid=what-ifs] button").Click();
-        browser.Named("Hold to it").Click();
+        browser.Click("Hold to it");
         Assert.Contains("You hold to the plan of", browser.Find("[data-testid=held]").Text, StringComparison.Ordinal);
         await session.App.Http.DeleteAsync("/api/plan/held");
     }
@@ -71,10 +71,10 @@ public sealed class DoneCountsTests(DemoSession session) : IClassFixture<DemoSes
         var named = plan["calendar"]![0]!["steps"]!.AsArray().Select(s => (string?)s!["paint"]).OfType<string>().Distinct().ToList();
         Assert.Contains(named, paint => browser.Find("[data-testid=mix]").Text.Contains(paint, StringComparison.Ordinal) || browser.Find("[data-testid=mix]").Text.Contains("as it comes", StringComparison.Ordinal));
         browser.Run("document.querySelector(\"[data-testid=copies]\").scrollIntoView({ block: \"start\" })");
-        browser.Named("shaken").Click();
-        browser.Named("Problem").Click();
+        browser.Click("shaken");
+        browser.Click("Problem");
         browser.Find("[role=dialog] fieldset button").Click();
-        browser.Named("Write it down").Click();
+        browser.Click("Write it down");
         browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the dialog to close");
         browser.UntilTrue(() => browser.All("[data-testid=bench] [role=status]").Count == 0, "nothing waiting");
         browser.Open("/bench/log");

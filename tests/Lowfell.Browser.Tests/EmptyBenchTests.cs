@@ -34,7 +34,7 @@ public sealed class EmptyBenchTests
         browser.Open("/evenings/calendar");
         browser.UntilTrue(() => browser.Find("main").Text.Contains("No evening yet", StringComparison.Ordinal), "the first evening's place");
         browser.Open("/match");
-        browser.Named("Keep a painted zone").Click();
+        browser.Click("Keep a painted zone");
         browser.UntilTrue(() => browser.All("[role=dialog] button").Any(b => b.Text == "Keep it" && !b.Enabled), "nothing to keep yet");
         Assert.Empty(browser.Errors());
     }

@@ -171,7 +171,7 @@ public sealed class LookTests(DemoSession session) : IClassFixture<DemoSession>
         await OpenAsync("Straight");
         void Choose(string label, string option)
         {
-            browser.Named(label).Click();
+            browser.Click(label);
             browser.UntilTrue(() => browser.All("[role=option]").Any(o => o.Text.Contains(option, StringComparison.Ordinal)), option);
             browser.All("[role=option]").First(o => o.Text.Contains(option, StringComparison.Ordinal)).Click();
         }
@@ -226,9 +226,9 @@ public sealed class LookTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Run("document.querySelector('[data-testid=look]').dispatchEvent(new Event('webglcontextlost', { cancelable: true }))");
         browser.UntilTrue(() => (bool)browser.Run("const i = document.querySelector('section[aria-label=Look] img'); return Boolean(i && i.complete && i.naturalWidth > 100)")!, "the host's picture");
         var src = browser.Find("section[aria-label=Look] img").GetDomAttribute("src");
-        browser.Named("Turn right").Click();
+        browser.Click("Turn right");
         browser.UntilTrue(() => browser.Find("section[aria-label=Look] img").GetDomAttribute("src") != src, "it turned");
-        browser.Named("Try again").Click();
+        browser.Click("Try again");
         browser.Find("[data-testid=look]");
     }
 

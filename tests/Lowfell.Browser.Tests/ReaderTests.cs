@@ -67,10 +67,10 @@ public sealed class ReaderTests(DemoSession session) : IClassFixture<DemoSession
     public void A_message_is_told_as_it_comes()
     {
         browser.Open("/sets");
-        browser.Named("More for Brine pans").Click();
-        browser.Named("Delete").Click();
+        browser.Click("More for Brine pans");
+        browser.Click("Delete");
         browser.UntilTrue(() => browser.All("[role=status]").Any(e => ((string)browser.Run("return arguments[0].textContent", e)!).Contains("Deleted Brine pans", StringComparison.Ordinal)), "the message among what is told at once");
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
         browser.Find("section[aria-label='Brine pans']");
     }
 

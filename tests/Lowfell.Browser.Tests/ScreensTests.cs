@@ -10,7 +10,7 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     public void It_says_its_version_and_what_it_is_made_with()
     {
         browser.Open("/sets");
-        browser.Named("Lowfell").Click();
+        browser.Click("Lowfell");
         browser.UntilTrue(() => browser.Find("[role=dialog]").Text is var said && said.StartsWith("Lowfell 0.", StringComparison.Ordinal) && said.Contains("OFL-1.1", StringComparison.Ordinal) && said.Contains("NodaTime", StringComparison.Ordinal), "the version, the font and a package");
         browser.Press(OpenQA.Selenium.Keys.Escape);
         browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the end of it");
@@ -20,30 +20,30 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     public void A_set_a_piece_and_a_zone_are_made_and_deleted_with_a_way_back()
     {
         browser.Open("/sets");
-        browser.Named("Set").Click();
-        browser.Named("Keep").Click();
+        browser.Click("Set");
+        browser.Click("Keep");
         Assert.Equal("A name is needed.", browser.Find("[role=dialog] [role=alert]").Text);
         browser.Fill("Name", "Lime kilns");
-        browser.Named("Keep").Click();
+        browser.Click("Keep");
         browser.UntilTrue(() => browser.Find("h1").Text == "Lime kilns", "the new set open");
         browser.Run("[...document.querySelectorAll('main button')].find(b => b.innerText.trim() === 'Piece').click()");
         browser.Fill("Name", "Kiln");
         browser.Fill("Copies", "0");
-        browser.Named("Keep").Click();
+        browser.Click("Keep");
         Assert.Contains("1 to 1000", browser.Find("[role=dialog]").Text, StringComparison.Ordinal);
         browser.Fill("Copies", "2");
-        browser.Named("Keep").Click();
-        browser.Named("First zone").Click();
+        browser.Click("Keep");
+        browser.Click("First zone");
         browser.Fill("Name", "Brick");
         browser.Fill("Target colour of the face", "#8c4a35");
-        browser.Named("Keep").Click();
-        browser.Named("More for Lime kilns").Click();
-        browser.Named("Delete").Click();
+        browser.Click("Keep");
+        browser.Click("More for Lime kilns");
+        browser.Click("Delete");
         browser.UntilTrue(() => browser.Path == "/sets" && browser.All("section[aria-label='Lime kilns']").Count == 0, "no kilns");
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
         browser.UntilTrue(() => browser.All("section[aria-label='Lime kilns']").Count == 1, "the kilns again");
-        browser.Named("Lime kilns").Click();
-        browser.Named("Brick").Click();
+        browser.Click("Lime kilns");
+        browser.Click("Brick");
         browser.UntilTrue(() => browser.Find("[aria-label='Look']").Text.Contains("Bare so far", StringComparison.Ordinal), "a bare zone");
         browser.Press("n");
         browser.UntilTrue(() => new StackPage(browser).Count == 1, "the first coat");
@@ -54,24 +54,24 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     public void A_part_is_fitted_on_its_piece_and_a_zone_runs_over_the_join()
     {
         browser.Open("/sets");
-        browser.Named("Marsh crawler").Click();
-        browser.Named("More for Running gear").Click();
-        browser.Named("Edit").Click();
+        browser.Click("Marsh crawler");
+        browser.Click("More for Running gear");
+        browser.Click("Edit");
         Assert.Contains("Hull", browser.Field("Painted apart, then fitted on").Text, StringComparison.Ordinal);
         browser.Fill("Glue holds after, min", "5000");
-        browser.Named("Keep").Click();
+        browser.Click("Keep");
         browser.UntilTrue(() => browser.Find("[role=dialog]").Text.Contains("0 to 2880 min", StringComparison.Ordinal), "what is allowed");
         browser.Fill("Glue holds after, min", "120");
         browser.Fill("Copies", "3");
-        browser.Named("Keep").Click();
+        browser.Click("Keep");
         browser.UntilTrue(() => browser.Find("[role=dialog]").Text.Contains("a part has one copy for each", StringComparison.Ordinal), "why not");
         browser.Fill("Copies", "2");
-        browser.Named("Keep").Click();
+        browser.Click("Keep");
         browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the sets");
-        browser.Named("More for Cargo bed").Click();
-        browser.Named("Edit").Click();
+        browser.Click("More for Cargo bed");
+        browser.Click("Edit");
         browser.Choose("Painted", "after it is fitted: it runs over the join");
-        browser.Named("Keep").Click();
+        browser.Click("Keep");
         browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the sets again");
 
         // The plan has the fitting, and the bed after it.
@@ -91,12 +91,12 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
         browser.Open("/shelf");
         browser.Fill("Find on the shelf", "tan");
         browser.UntilTrue(() => browser.All("section[aria-label=Shelf] li").Count == 1, "one material");
-        browser.Named("Material").Click();
+        browser.Click("Material");
         browser.Fill("Name", "Lugworm Brown");
         var before = browser.Find("[data-testid='Over black'] span").GetDomAttribute("style");
         browser.Fill("Colour, dry and hiding", "#6b4a3a");
         browser.UntilTrue(() => browser.Find("[data-testid='Over black'] span").GetDomAttribute("style") != before, "another swatch");
-        browser.Named("Keep").Click();
+        browser.Click("Keep");
         browser.Fill("Find on the shelf", "lugworm");
         browser.UntilTrue(() => browser.All("section[aria-label=Shelf] li").Count == 1, "the new material");
     }
@@ -106,15 +106,15 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
     {
         browser.Open("/mixes");
         browser.UntilTrue(() => browser.Find("[data-testid=mix-preview]").Text.Contains("33.3 %", StringComparison.Ordinal), "the shares of the first mix");
-        browser.Named("Mix").Click();
+        browser.Click("Mix");
         browser.Fill("Name", "Grey lime");
-        browser.Named("Component").Click();
+        browser.Click("Component");
         browser.Choose("Component 1", "Salt White");
-        browser.Named("Component").Click();
+        browser.Click("Component");
         browser.Choose("Component 2", "Pier Grey");
         browser.Fill("Amount of component 2", "3");
         browser.UntilTrue(() => browser.Find("[data-testid=mix-preview]").Text.Contains("75 %", StringComparison.Ordinal), "the true shares");
-        browser.Named("Keep").Click();
+        browser.Click("Keep");
         browser.UntilTrue(() => browser.Find("section[aria-label=Mixes]").Text.Contains("Grey lime", StringComparison.Ordinal), "the mix in the list");
     }
 

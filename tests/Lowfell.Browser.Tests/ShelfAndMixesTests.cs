@@ -17,37 +17,37 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         browser.Open("/shelf");
         browser.Fill("Find on the shelf", name);
         browser.UntilTrue(() => browser.All("section[aria-label=Shelf] li").Count == 1, $"{name} alone");
-        browser.Named(tab).Click();
+        browser.Click(tab);
     }
 
     [Fact]
     public void A_mix_is_made_recorded_used_and_made_again()
     {
         browser.Open("/mixes");
-        browser.Named("Mix").Click();
+        browser.Click("Mix");
         browser.Fill("Name", "Groyne grey");
-        browser.Named("Component").Click();
+        browser.Click("Component");
         browser.Choose("Component 1", "Pier Grey");
-        browser.Named("Component").Click();
+        browser.Click("Component");
         browser.Choose("Component 2", "Harbour Slate");
-        browser.Named("Keep").Click();
-        browser.Named("Made", "section[aria-label=Mix]").Click();
+        browser.Click("Keep");
+        browser.Click("Made", "section[aria-label=Mix]");
         browser.Fill("Made just now", "2");
-        browser.Named("Write it down").Click();
+        browser.Click("Write it down");
         browser.UntilTrue(() => browser.All("section[aria-label^='Made on']").Any(s => s.Text.Contains("2.00 ml left", StringComparison.Ordinal) || s.Text.Contains("2 ml left", StringComparison.Ordinal)), "the record");
-        browser.Named("Use on copies").Click();
+        browser.Click("Use on copies");
         browser.Choose("Piece", "Straight");
-        browser.Named("2", "[role=dialog]").Click();
-        browser.Named("3", "[role=dialog]").Click();
-        browser.Named("Note the use").Click();
+        browser.Click("2", "[role=dialog]");
+        browser.Click("3", "[role=dialog]");
+        browser.Click("Note the use");
         Says("section[aria-label^='Made on']", "Straight 2–3");
-        browser.Named("Make again").Click();
+        browser.Click("Make again");
         Says("[data-testid=again]", "Nothing: the same lots");
-        browser.Named("Made it: write it down").Click();
+        browser.Click("Made it: write it down");
         browser.UntilTrue(() => browser.All("section[aria-label^='Made on']").Count == 2, "both records");
         browser.Reload();
-        browser.Named("Groyne grey\n2 components").Click();
-        browser.Named("Made", "section[aria-label=Mix]").Click();
+        browser.Click("Groyne grey\n2 components");
+        browser.Click("Made", "section[aria-label=Mix]");
         browser.UntilTrue(() => browser.All("section[aria-label^='Made on']").Count == 2, "both records after a reload");
     }
 
@@ -55,9 +55,9 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
     public void A_recipe_is_measured_out_in_whole_drops_and_to_a_jar()
     {
         browser.Open("/mixes");
-        browser.Named("Brinegate Stone").Click();
+        browser.Click("Brinegate Stone");
         Says("section[aria-label='Measure it out']", "Bone Shell");
-        browser.Named("20 ml jar").Click();
+        browser.Click("20 ml jar");
         browser.UntilTrue(() => browser.Find("section[aria-label='Measure it out'] tbody td:nth-child(2)").Text == "9", "half of 18 ml");
     }
 
@@ -65,7 +65,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
     public void A_ratio_is_solved_and_kept_as_a_mix()
     {
         browser.Open("/mixes");
-        browser.Named("Solve a ratio").Click();
+        browser.Click("Solve a ratio");
         browser.Fill("Wanted colour", "#a5967a");
         browser.UntilTrue(() => browser.All("[data-testid=ratios] strong").Count > 0, "a ratio");
         var ratio = Text("[data-testid=ratios] strong");
@@ -78,13 +78,13 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
     {
         OpenMaterial("Sea Glaze", "Bottles");
         browser.Fill("Left, ml", "0.1");
-        browser.Named("Keep the bottle").Click();
+        browser.Click("Keep the bottle");
         Says("[data-testid=stock]", "0.1 ml left");
         browser.Open("/amounts");
         browser.Choose("Amounts of", "Brine pans");
         browser.UntilTrue(() => Verdict() == "short", "the shortage");
         OpenMaterial("Sea Glaze", "Bottles");
-        browser.Named("New bottle").Click();
+        browser.Click("New bottle");
         browser.UntilTrue(() => browser.All("section[aria-label=Material] li").Count == 2, "the new bottle");
         browser.Open("/amounts");
         browser.Choose("Amounts of", "Brine pans");
@@ -98,13 +98,13 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
     {
         browser.Open("/amounts");
         browser.Choose("Amounts of", "Brine pans");
-        browser.Named("How the amount of Tide Blue comes about").Click();
+        browser.Click("How the amount of Tide Blue comes about");
         Says("[data-testid=terms]", "3 copies");
         var before = Total();
         browser.Fill("Copies of Shallow pan", "30");
         Says("[data-testid=terms]", "30 copies");
         browser.UntilTrue(() => Total() > before * 3, "more to mix");
-        browser.Named("Back to the plan").Click();
+        browser.Click("Back to the plan");
         browser.UntilTrue(() => Math.Abs(Total() - before) < 0.01, "the plan");
 
         double Total() => double.Parse(browser.All("[data-testid=terms] dd").Last().Text.Split(' ')[0], CultureInfo.InvariantCulture);
@@ -114,10 +114,10 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
     public void Drops_are_weighed_on_the_scale()
     {
         OpenMaterial("Gannet Yellow", "Bottles");
-        browser.Named("Drip 20 on the scale").Click();
+        browser.Click("Drip 20 on the scale");
         browser.UntilTrue(() => browser.Run("return [...document.querySelectorAll('button')].find(b => b.innerText === 'Take it')?.disabled === false") is true, "a steady scale");
-        browser.Named("Take it").Click();
-        browser.Named("Keep the drop size").Click();
+        browser.Click("Take it");
+        browser.Click("Keep the drop size");
         Says("section[aria-label=Material]", "measured on this bottle");
     }
 
@@ -128,7 +128,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         browser.Fill("Stripe over black", "#30241a");
         browser.Fill("Stripe over white", "#7a5a3c");
         Says("[data-testid=stripe-outcome]", "Sluice gate, Planks");
-        browser.Named("Let predictions follow it").Click();
+        browser.Click("Let predictions follow it");
         browser.Run("arguments[0].click()", browser.Named("Go back to it"));
         browser.UntilTrue(() => browser.All("section[aria-label=Material] li").Any(l => l.Text.Contains("declared swatch", StringComparison.Ordinal) && l.Text.Contains("in force", StringComparison.Ordinal)), "the swatch in force");
     }
@@ -139,13 +139,13 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         var file = Path.Combine(Path.GetTempPath(), $"lowfell-{Guid.NewGuid():n}.csv");
         File.WriteAllText(file, "name,family,colour\nSpindrift,acrylicPaint,#dfe4e6\nRope Tan,acrylicPaint,#000000\nMuddle,acrylicPaint,blue\n");
         browser.Open("/shelf");
-        browser.Named("Files").Click();
-        browser.Named("Bring in a CSV…").Click();
+        browser.Click("Files");
+        browser.Click("Bring in a CSV…");
         browser.Find("input[type=file]").SendKeys(file);
         Says("[data-testid=import-summary]", "1 new, 0 more bottles, 1 on the shelf already, 1 that can’t be taken");
         Assert.Contains("not a colour", Text("[role=dialog]"), StringComparison.Ordinal);
         browser.Run("[...document.querySelectorAll('[role=dialog] label')].find(l => l.innerText.includes('Leave out')).click()");
-        browser.Named("Put on the shelf").Click();
+        browser.Click("Put on the shelf");
         browser.Fill("Find on the shelf", "spindrift");
         browser.UntilTrue(() => browser.All("section[aria-label=Shelf] li").Count == 1, "the new material");
         File.Delete(file);
@@ -158,9 +158,9 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         Assert.Contains("nearest", Text("[data-nearest]"), StringComparison.Ordinal);
         browser.Find("[data-nearest]").Click();
         browser.Choose("Zone", "Boiling house: Cut edges");
-        browser.Named("Adopt the cell").Click();
+        browser.Click("Adopt the cell");
         browser.UntilTrue(() => browser.Path.StartsWith("/piece/", StringComparison.Ordinal) && new StackPage(browser).Count == 2, "the two coats of the cell");
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
         browser.UntilTrue(() => new StackPage(browser).Count == 4, "the coats that were there");
     }
 
@@ -171,7 +171,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         Says("[data-testid=match]", "Otter Wash is gone");
         Says("[data-testid=match]", "after:");
         browser.Choose("Zone to match", "Corner: Walkway");
-        browser.Named("Make it that zone’s stack").Click();
+        browser.Click("Make it that zone’s stack");
         browser.UntilTrue(() => browser.Path.StartsWith("/piece/", StringComparison.Ordinal) && new StackPage(browser).Count == 12, "the old set's twelve coats");
     }
 }

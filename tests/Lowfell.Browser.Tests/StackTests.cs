@@ -31,8 +31,8 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
     public async Task Open_the_demo_add_a_coat_mend_undo_reload_and_find_it_kept()
     {
         browser.Open("/");
-        browser.Named("Marsh crawler").Click();
-        browser.Named("Hull panels").Click();
+        browser.Click("Marsh crawler");
+        browser.Click("Hull panels");
         var page = new StackPage(browser);
         page.Ready();
         Assert.Contains("soluble-marking", page.Rules);
@@ -71,9 +71,9 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         browser.UntilTrue(() => page.Rules.Count > 0, "a finding");
         var rule = page.Rules[0];
         browser.Find($"[data-rule='{rule}'] button").Click();
-        browser.Named("I know…").Click();
+        browser.Click("I know…");
         browser.Fill("Why it is meant so", "it stands behind glass");
-        browser.Named("Let it rest").Click();
+        browser.Click("Let it rest");
         browser.UntilTrue(() => browser.All($"[data-rule='{rule}'][data-rests=true]").Count == 1, "a finding that rests");
         Assert.Contains("it stands behind glass", browser.Find($"[data-rule='{rule}']").Text, StringComparison.Ordinal);
         page.UntilKept();
@@ -81,7 +81,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         page.Ready();
         browser.UntilTrue(() => browser.All($"[data-rule='{rule}'][data-rests=true]").Count == 1, "the finding at rest after a reload");
         browser.Find($"[data-rule='{rule}'] button").Click();
-        browser.Named("Let it speak again").Click();
+        browser.Click("Let it speak again");
         browser.UntilTrue(() => browser.All($"[data-rule='{rule}'][data-rests=false]").Count == 1, "a finding that speaks");
         page.UntilKept();
     }
@@ -97,8 +97,8 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Fill("Own wait, minutes", "0");
         browser.UntilTrue(() => page.Rules.Contains("coat-too-soon"), "a coat too soon");
         page.UntilKept();
-        browser.Named("Mend all").Click();
-        browser.Named("Take it").Click();
+        browser.Click("Mend all");
+        browser.Click("Take it");
         browser.UntilTrue(() => browser.Find("[data-testid=verdict]").Text == "It will hold", "nothing found");
         page.UntilKept();
         browser.Press("z");
@@ -175,11 +175,11 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
     {
         var page = StackPage.Open(browser, await session.App.ZoneIdAsync("Skim walls"));
         page.Select(3);
-        browser.Named("Colour help").Click();
+        browser.Click("Colour help");
         var help = browser.Find("[data-testid=colour-help]");
         Assert.Contains("Passes to cover here", help.Text, StringComparison.Ordinal);
         Assert.Equal(3, help.FindElements(By.CssSelector("li")).Count);
-        browser.Named("Mix to it").Click();
+        browser.Click("Mix to it");
         browser.UntilTrue(() => page.Stratum(3).Text.Contains("mixed to #", StringComparison.Ordinal), "the base mixed to the target");
         browser.UntilTrue(() => !page.Rules.Contains("colour-drift"), "no drift");
         browser.Press("z");
@@ -197,7 +197,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         other.UntilTrue(() => theirs.Count == count + 1, "their coat");
         theirs.UntilKept();
         browser.Press("b");
-        browser.Named("Keep mine").Click();
+        browser.Click("Keep mine");
         mine.UntilKept();
         Assert.Equal("Varnish", mine.Coats[^1]);
         other.Press("x");
@@ -259,7 +259,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         }
 
         page = StackPage.Open(browser, zone);
-        browser.Named("Keep mine").Click();
+        browser.Click("Keep mine");
         page.UntilKept();
         Assert.Equal("Varnish", page.Coats[^1]);
         browser.Press("z");

@@ -42,7 +42,7 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Run("location.href = arguments[0]", $"/stack/{zone}");
         browser.UntilTrue(() => browser.Path.EndsWith($"/coats/{zone}", StringComparison.Ordinal), "the coats of the zone");
         browser.UntilTrue(() => Title == "Straight, Walkway - Lowfell", "its title");
-        browser.Named("History").Click();
+        browser.Click("History");
         browser.UntilTrue(() => browser.Path.EndsWith("/history", StringComparison.Ordinal), "the history");
         browser.Run("history.back()");
         browser.UntilTrue(() => browser.Path.EndsWith($"/coats/{zone}", StringComparison.Ordinal), "the coats again");
@@ -91,9 +91,9 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
     public async Task What_a_finish_leaves_out_is_shown_taken_and_put_back()
     {
         browser.Open("/sets");
-        browser.Named("Marsh crawler").Click();
-        browser.Named("Hull").Click();
-        browser.Named("From the table").Click();
+        browser.Click("Marsh crawler");
+        browser.Click("Hull");
+        browser.Click("From the table");
         browser.Find("[aria-label='How far it is taken'] button").Click();
         var shown = browser.Find("[data-testid=cut]").Text;
         Assert.Contains("minutes a copy now", shown, StringComparison.Ordinal);
@@ -103,7 +103,7 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Run("[...document.querySelectorAll('[data-testid=cut] button')].at(-1).click()");
         browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.Contains("left out", StringComparison.Ordinal)), "that they are left out");
         Assert.True(await MinutesAsync() < before);
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
         browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.Contains("in again", StringComparison.Ordinal)), "that they are in again");
         Assert.Equal(before, await MinutesAsync(), 0.01);
     }
@@ -112,8 +112,8 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
     public void Pieces_are_pasted_looked_at_and_taken_and_a_wrong_line_is_named()
     {
         browser.Open("/sets");
-        browser.Named("Brine pans").Click();
-        browser.Named("Paste pieces").Click();
+        browser.Click("Brine pans");
+        browser.Click("Paste pieces");
         var field = browser.Find("[role=dialog] textarea");
         field.SendKeys("Drain, 2, 30 x 20 x 10, Lip + Bowl\nLadle, many");
         Says("[data-testid=pasted]", "'many' is not 1 to 1000");
@@ -122,15 +122,15 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
         // Closed by a slip: what was typed is still there.
         browser.Press(Keys.Escape);
         browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "no dialog");
-        browser.Named("Paste pieces").Click();
+        browser.Click("Paste pieces");
         field = browser.Find("[role=dialog] textarea");
         Assert.Contains("Ladle, many", field.GetDomProperty("value"), StringComparison.Ordinal);
         field.SendKeys(Keys.Control + "a");
         field.SendKeys("Drain, 2, 30 x 20 x 10, Lip + Bowl\nLadle");
-        browser.Named("Take 2").Click();
+        browser.Click("Take 2");
         Says("h2", "Drain");
         Says("main", "Lip");
-        browser.Named("Paste pieces").Click();
+        browser.Click("Paste pieces");
         Assert.Equal("", browser.Find("[role=dialog] textarea").GetDomProperty("value"));
         browser.Press(Keys.Escape);
     }
@@ -139,8 +139,8 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
     public async Task Figures_are_changed_in_a_table_and_chosen_zones_all_at_once()
     {
         browser.Open("/sets");
-        browser.Named("Sea wall").Click();
-        browser.Named("Table").Click();
+        browser.Click("Sea wall");
+        browser.Click("Table");
         browser.UntilTrue(() => browser.All("[data-testid=piece-table] tbody").Count > 2, "the table");
         var copies = browser.Find("input[aria-label='Copies of Corner']");
         var before = int.Parse(copies.GetDomProperty("value")!, System.Globalization.CultureInfo.InvariantCulture);
@@ -152,10 +152,10 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
 
         browser.Find("input[aria-label='Every zone']").Click();
         browser.Choose("Finish of the chosen zones", "satin");
-        browser.Named("Change them").Click();
+        browser.Click("Change them");
         browser.UntilTrue(() => browser.All(".toast").Any(t => t.Text.Contains("zones are changed", StringComparison.Ordinal)), "that they are changed");
         Assert.Equal(["satin"], await FinishesAsync());
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
         await UntilAsync(async () => !(await FinishesAsync()).SequenceEqual(["satin"]));
     }
 
@@ -187,9 +187,9 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Reload();
         browser.UntilTrue(() => browser.Field("Name").GetDomProperty("value") == "Half a thought", "what was typed");
         Says("[role=dialog]", "Taken up where you left it");
-        browser.Named("Start anew").Click();
+        browser.Click("Start anew");
         browser.UntilTrue(() => browser.Field("Name").GetDomProperty("value") == "", "an empty form");
-        browser.Named("Cancel").Click();
+        browser.Click("Cancel");
         browser.UntilTrue(() => browser.Path == "/sets" && browser.All("[role=dialog]").Count == 0, "the sets");
     }
 
@@ -213,13 +213,13 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
     public void What_was_deleted_waits_in_the_bin()
     {
         browser.Open("/sets");
-        browser.Named("More for Pan house").Click();
-        browser.Named("Delete").Click();
+        browser.Click("More for Pan house");
+        browser.Click("Delete");
         browser.UntilTrue(() => browser.All("section[aria-label='Pan house']").Count == 0, "no pan house");
         browser.Press("g");
         browser.Press(",");
-        browser.Named("Bin").Click();
-        browser.Named("Put Pan house back").Click();
+        browser.Click("Bin");
+        browser.Click("Put Pan house back");
         Says("main", "Nothing was deleted");
         browser.Open("/sets");
         browser.Find("section[aria-label='Pan house']");
@@ -245,12 +245,12 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
         browser.UntilTrue(() => page.Count == coats.Count - 1, "gone again");
         page.UntilKept();
 
-        browser.Named("History").Click();
+        browser.Click("History");
         Says("section[aria-label='Versions of the coats']", $"{coats.Count} coats, 1 unlike now");
         browser.UntilTrue(() => browser.All("[data-testid=compare] [data-hex]").Count == 6, "both looks");
-        browser.Named("Go back to this").Click();
+        browser.Click("Go back to this");
         Says("section[aria-label='Versions of the coats']", "as now");
-        browser.Named("Coats").Click();
+        browser.Click("Coats");
         browser.UntilTrue(() => page.Coats.SequenceEqual(coats), "the coats as they were");
     }
 
@@ -265,7 +265,7 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
         page.Ready();
         browser.Find("nav[aria-label=Zones] a[href*='new=zone']").Click();
         browser.Fill("Name", "Hinges");
-        browser.Named("Keep").Click();
+        browser.Click("Keep");
         browser.UntilTrue(() => Title == "Sluice gate, Hinges - Lowfell", "the new zone");
         Says("[aria-label='Look']", "Bare so far");
     }
@@ -275,12 +275,12 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
     {
         var page = StackPage.Open(browser, await session.App.ZoneIdAsync("Planks"));
         var coats = page.Coats;
-        browser.Named("Beside…").Click();
+        browser.Click("Beside…");
         browser.UntilTrue(() => browser.All("[data-testid=compare] [data-hex]").Count == 6, "both looks");
         Says("[data-testid=compare]", "At work");
         browser.Until(() => browser.All("[role=dialog] button").FirstOrDefault(b => b.Text.StartsWith("Take the coats of", StringComparison.Ordinal)), "the other").Click();
         browser.UntilTrue(() => !page.Coats.SequenceEqual(coats), "other coats");
-        browser.Named("Undo").Click();
+        browser.Click("Undo");
         browser.UntilTrue(() => page.Coats.SequenceEqual(coats), "the coats as they were");
         page.UntilKept();
     }

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Xunit;
 
@@ -158,5 +159,33 @@ public sealed class BoardTests(TestHost host) : IClassFixture<TestHost>
         Assert.Empty(little["faults"]!.AsArray());
         Assert.All(little["joins"]!.AsArray(), j => Assert.Equal(0.2, Math.Abs((double)j!["missMm"]!), 1e-3));
         Assert.Contains("2.5 mm apart when you go round", (string)(await Round(2.5))["faults"]![0]!["what"]!, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Of_two_windows_that_keep_the_first_board_at_once_one_is_told()
+    {
+        var set = (string)(await host.PostAsync("/api/sets", new { name = "Two windows" }, HttpStatusCode.Created))["id"]!;
+        var change = new { version = 0, board = Board([]) };
+        var both = await Task.WhenAll(Enumerable.Range(0, 2).Select(_ => host.Http.PutAsJsonAsync($"/api/sets/{set}/board", change)));
+        Assert.Equal([HttpStatusCode.OK, HttpStatusCode.Conflict], both.Select(r => r.StatusCode).Order());
+        Assert.Equal(1, (int)(await host.GetAsync($"/api/sets/{set}/board"))["version"]!);
+    }
+
+    [Fact]
+    public async Task A_free_shape_is_taken_for_a_rectangle_and_told_its_size_here()
+    {
+        var set = (string)(await host.PostAsync("/api/sets", new { name = "Round" }, HttpStatusCode.Created))["id"]!;
+        var silo = (string)(await host.PostAsync($"/api/sets/{set}/pieces", new { name = "Silo", substrate = "resin", shape = "cylinder", lengthMm = 40, heightMm = 90, copies = 1 }, HttpStatusCode.Created))["id"]!;
+        var rock = (string)(await host.PostAsync($"/api/sets/{set}/pieces", new { name = "Rock", substrate = "resin", shape = "free", freeAreaMm2 = 2500, copies = 1 }, HttpStatusCode.Created))["id"]!;
+        var view = await host.GetAsync($"/api/sets/{set}/board");
+        Assert.Equal([(40.0, 40.0, 90.0, true), (50, 50, 50, true)], view["pieces"]!.AsArray().Select(p => ((double)p!["lengthMm"]!, (double)p["widthMm"]!, (double)p["heightMm"]!, (bool)p["rectangle"]!)));
+        var board = Board([Copy(Guid.NewGuid(), silo, 1, 20), Copy(Guid.NewGuid(), rock, 1, 100)], tideMm: 55);
+        board["pieces"] = new JsonArray(new JsonObject { ["pieceId"] = rock, ["heightMm"] = 60, ["parts"] = new JsonArray(new JsonObject { ["name"] = "Lid", ["moves"] = "lifts", ["fromMm"] = 10, ["toMm"] = 30, ["aboveMm"] = 40, ["heightMm"] = 20 }) });
+        var kept = await host.PutAsync($"/api/sets/{set}/board", new { version = 0, board });
+        var level = kept["answer"]!["copies"]![1]!["levels"]![0]!;
+        Assert.Equal("over", (string)level["state"]!);
+        Assert.Equal(("Lid", 15.0, 0.6), ((string)level["parts"]![0]!["name"]!, (double)level["parts"]![0]!["leftMm"]!, (double)level["parts"]![0]!["hiddenShare"]!));
+        board["pieces"]![0]!["parts"]![0]!["toMm"] = 5;
+        await host.RefusesAsync(HttpMethod.Put, $"/api/sets/{set}/board", new { version = 1, board }, "board.pieces[0].parts[0].toMm");
     }
 }

@@ -217,6 +217,29 @@ public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task As_it_is_seen_from_afar_it_is_another_picture_and_a_distance_has_its_bounds()
+    {
+        var piece = (string)(await PieceAsync("Straight"))["id"]!;
+        async Task<byte[]> FromAsync(string query)
+        {
+            using var answer = await RawAsync($"/api/pieces/{piece}/picture.png?w=360&h=240{query}");
+            Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+            return await answer.Content.ReadAsByteArrayAsync(Cancel);
+        }
+
+        var (sharp, near, far) = (await FromAsync(""), await FromAsync("&fromM=1"), await FromAsync("&fromM=5"));
+        Assert.NotEqual(sharp, near);
+
+        // Blurred it packs into less.
+        Assert.True(far.Length < near.Length && near.Length < sharp.Length, $"{sharp.Length}, {near.Length}, {far.Length}");
+        Assert.Equal(near, await FromAsync("&fromM=1"));
+        foreach (var wrong in new[] { "9", "-1", "NaN", "0.01" })
+        {
+            await host.RefusesAsync(HttpMethod.Get, $"/api/pieces/{piece}/picture.png?fromM={wrong}", null, "fromM");
+        }
+    }
+
+    [Fact]
     public async Task Many_at_once_make_one_surface_and_it_outlives_what_the_bench_lets_go()
     {
         var id = await NewPieceAsync("Long dyke", length: 77);

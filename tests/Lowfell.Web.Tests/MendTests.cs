@@ -71,6 +71,35 @@ public sealed class MendTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task Whether_another_varnish_was_used_is_read_from_zones_of_the_set_that_are_finished()
+    {
+        var wall = await WallAsync("Matched");
+        var (matt, gloss) = ((string)(await host.MaterialAsync("Tarnside Matt Varnish"))["id"]!, (string)(await host.MaterialAsync("Tarnside Gloss Varnish"))["id"]!);
+        async Task<string> SealedAsync(string scheme, string varnish)
+        {
+            var now = await host.GetAsync($"/api/schemes/{scheme}");
+            var coats = now["coats"]!.AsArray().Select(c => c!.DeepClone()).ToList();
+            var seal = Guid.NewGuid().ToString();
+            coats.Add(new JsonObject { ["id"] = seal, ["technique"] = "varnish", ["materialId"] = varnish });
+            await host.PutAsync($"/api/schemes/{scheme}/stack", new { version = (int)now["version"]!, coats });
+            return seal;
+        }
+
+        // The zone beside it has a scheme of its own, and is finished with matt.
+        var other = await host.PostAsync($"/api/schemes/{wall.Scheme}/copy", new { name = "Old coats" }, HttpStatusCode.Created);
+        var old = (string)(await host.PostAsync($"/api/pieces/{wall.Piece}/zones", new { name = "Old face", areaShare = 0.1, relief = "panelled", facing = "side", schemeId = (string)other["id"]! }, HttpStatusCode.Created))["id"]!;
+        var last = await SealedAsync((string)other["id"]!, matt);
+        await SealedAsync(wall.Scheme, gloss);
+        async Task<JsonNode> VarnishAsync() => (await CaseAsync(wall, "match", 1))["causes"]!.AsArray().Single(c => (string)c!["key"]! == "varnish")!;
+        var unknown = await VarnishAsync();
+        Assert.Empty(unknown["for"]!.AsArray());
+        await host.PostAsync("/api/log", new { id = Guid.NewGuid(), kind = "done", zoneId = old, coatId = last, copies = new[] { 1 } });
+        var known = await VarnishAsync();
+        Assert.True((double)known["share"]! > (double)unknown["share"]!);
+        Assert.Contains("Matched, Old face has Tarnside Matt Varnish", (string)known["for"]![0]!, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_remedy_is_steps_on_its_copies_a_change_of_the_plan_and_an_entry_and_goes_back_as_one()
     {
         var wall = await HurriedAsync("Taken up");

@@ -117,6 +117,8 @@ public sealed class SightTests(TestHost host) : IClassFixture<TestHost>
         var kept = RowOf(await SightAsync(), mark);
         Assert.Equal(("seen in the hand", true), ((string)kept["kept"]!, (bool)kept["hardly"]!));
         Assert.Equal((double)before["hardlySeenMinutes"]! - (double)mark["minutes"]!, (double)(await SightAsync())["hardlySeenMinutes"]!, 1e-6);
+        await host.PostAsync(address, Of(keep: ""));
+        Assert.Null(RowOf(await SightAsync(), mark)["kept"]);
         await host.PostAsync(address, Of(back: was));
 
         was = await host.PostAsync(address, Of(materialId: (string)mark["tones"]![0]!["materialId"]!));
@@ -129,7 +131,6 @@ public sealed class SightTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(before.ToJsonString(), (await SightAsync()).ToJsonString());
 
         await host.RefusesAsync(HttpMethod.Post, address, Of(), "coatId");
-        await host.RefusesAsync(HttpMethod.Post, address, Of(keep: " "), "keep");
         await host.RefusesAsync(HttpMethod.Post, address, Of(keep: "so", widthMm: 1), "coatId");
         await host.RefusesAsync(HttpMethod.Post, address, Of(widthMm: 0), "widthMm");
         await host.RefusesAsync(HttpMethod.Post, address, Of(materialId: Guid.NewGuid()), "materialId", HttpStatusCode.NotFound);

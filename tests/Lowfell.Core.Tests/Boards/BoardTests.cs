@@ -195,4 +195,92 @@ public sealed class BoardTests
         Assert.Empty(none);
         Assert.Equal((0.0, 6.97), (heights["A"], Math.Round(heights["B"], 2)));
     }
+
+    [Fact]
+    public void Heights_do_not_depend_on_the_order_or_the_direction_in_which_joins_are_told()
+    {
+        var board =
+            from steps in Gen.Double[-20, 20].Array[7]
+            from around in Gen.Double[-0.9, 0.9]
+            from seed in Gen.Int
+            select (steps, around, seed);
+        board.Sample(
+            b =>
+            {
+                PlacedCopy[] copies = [.. Enumerable.Range(1, 8).Select(i => Wall(i))];
+                List<BoardJoin> joins = [.. b.steps.Select((s, i) => Join(i + 1, i + 2, s))];
+
+                // Round again, all but closed.
+                joins.Add(new(Id(8), BoardSide.Front, Id(1), BoardSide.Back, b.around - b.steps.Sum()));
+                var mixed = joins.Select((j, i) => (b.seed >> (i % 16) & 1) == 0 ? j : new BoardJoin(j.B, j.BSide, j.A, j.ASide, -j.StepMm)).ToArray();
+                new Random(b.seed).Shuffle(mixed);
+                var (one, other) = (Feet.Of(copies, joins), Feet.Of(copies, mixed));
+                Assert.All(copies, c => Assert.Equal(one.ByCopy[c.Id], other.ByCopy[c.Id], 1e-6));
+
+                // What is missed is shared evenly round a loop.
+                Assert.All(one.Joins, j => Assert.Equal(Math.Abs(b.around) / 8, Math.Abs(j.MissMm), 1e-6));
+            },
+            iter: 300);
+    }
+
+    [Fact]
+    public void A_copy_that_stands_elsewhere_goes_by_either_class_of_its_ends_and_says_where_they_do_not_agree()
+    {
+        PlacedCopy[] copies = [Wall(1), new(Id(7), Id(102), "Step", 80, 14, 70, 500, 0, OnMm: 12)];
+        SideClass[] classes = [new(Id(100), BoardSide.Right, "A"), new(Id(102), BoardSide.Left, "B")];
+        var read = BoardReading.Of(copies, [], [Tide], classes);
+        Assert.Equal((0.0, 12.0), (read.Classes["A"], read.Classes["B"]));
+        double Height(PlacedCopy copy, SideClass[] by, List<BoardFault> faults) => read.Elsewhere(copy, [Tide], by, faults)!.Value.Levels[0].Points[0].HeightMm;
+        List<BoardFault> none = [];
+        Assert.Equal(22, Height(Wall(2), classes, none));
+        Assert.Equal(10, Height(Wall(2), [new(Id(100), BoardSide.Left, "B")], none));
+        Assert.Empty(none);
+        Assert.Null(read.Elsewhere(new(Id(9), Id(109), "Tower", 60, 60, 90, 0, 0), [Tide], classes, none));
+
+        // Its left end is to be at 12 and its right at 0: a level foot has both at one height.
+        List<BoardFault> faults = [];
+        Height(Wall(2), [new(Id(100), BoardSide.Left, "B"), new(Id(100), BoardSide.Right, "A")], faults);
+        Assert.Contains("can't meet both its classes", Assert.Single(faults).What, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_line_that_no_piece_reaches_is_told_and_what_cannot_stand_has_no_heights()
+    {
+        var high = BoardReading.Of([Wall(1), Wall(2, 150)], [], [Tide with { HeightMm = 95 }], []);
+        Assert.Contains("No piece reaches 95 mm", Assert.Single(high.Notes), StringComparison.Ordinal);
+        var low = BoardReading.Of([Wall(1, on: 40)], [], [Tide], []);
+        Assert.Contains("Every foot stands above 22 mm", Assert.Single(low.Notes), StringComparison.Ordinal);
+        Assert.Empty(BoardReading.Of([Wall(1)], [], [Tide with { PieceIds = [Id(5)] }], []).Notes);
+        var wrong = BoardReading.Of([Wall(1), Wall(2, 20)], [], [Tide], []);
+        Assert.Null(wrong.Feet);
+        Assert.Empty(wrong.Levels);
+        Assert.Single(wrong.Faults);
+    }
+
+    [Fact]
+    public void Two_narrow_pieces_may_share_the_end_of_a_deep_one()
+    {
+        var tower = new PlacedCopy(Id(20), Id(120), "Tower", 60, 60, 120, 30, 30);
+        PlacedCopy[] copies = [tower, Wall(1, 135, y: 8), Wall(2, 135, y: 50)];
+        var joins = Board.Joins(copies, []);
+        Assert.Equal(2, joins.Count(j => j.A == Id(20) && j.ASide == BoardSide.Right));
+        Assert.Empty(Board.Faults(copies, joins));
+    }
+
+    [Theory]
+    [InlineData(0, BoardSide.Right, BoardSide.Back, BoardSide.Left, BoardSide.Front)]
+    [InlineData(1, BoardSide.Front, BoardSide.Right, BoardSide.Back, BoardSide.Left)]
+    [InlineData(2, BoardSide.Left, BoardSide.Front, BoardSide.Right, BoardSide.Back)]
+    [InlineData(3, BoardSide.Back, BoardSide.Left, BoardSide.Front, BoardSide.Right)]
+    public void Turned_against_the_clock_another_side_looks_each_way(int turn, BoardSide right, BoardSide up, BoardSide left, BoardSide down)
+    {
+        var copy = Wall(1, 10, turn: turn, y: 20);
+        Assert.Equal([right, up, left, down], Enumerable.Range(0, 4).Select(copy.Looking));
+        Assert.Equal(turn % 2 == 0 ? (75, 7) : (7, 75), copy.Half);
+
+        // Its left corner is where its length begins.
+        var (x, y) = turn switch { 0 => (-65.0, 20.0), 1 => (10, -55), 2 => (85, 20), _ => (10, 95) };
+        Assert.Equal(0, copy.Along(x, y), 1e-9);
+        Assert.Equal(75, copy.Along(10, 20), 1e-9);
+    }
 }

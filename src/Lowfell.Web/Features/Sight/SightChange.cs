@@ -15,7 +15,7 @@ namespace Lowfell.Web.Features.Sight;
 /// <param name="CoatId">The coat.</param>
 /// <param name="MaterialId">The paint that it is painted with instead.</param>
 /// <param name="WidthMm">How wide its marks are drawn instead, mm.</param>
-/// <param name="Keep">Why it stays as it is; nothing more is said of it until it changes.</param>
+/// <param name="Keep">Why it stays as it is; nothing more is said of it until it changes. Empty to have it judged again.</param>
 /// <param name="Back">The coat as it was: takes back what was done.</param>
 public sealed record SightChange(Guid ZoneId, Guid CoatId, Guid? MaterialId = null, [MarkWidthBound] double? WidthMm = null, [RemarkBound] string? Keep = null, CoatDraft? Back = null);
 
@@ -31,11 +31,6 @@ public static class SightChangeEndpoints
         if (new[] { change.MaterialId is not null, change.WidthMm is not null, change.Keep is not null, change.Back is not null }.Count(b => b) != 1)
         {
             throw new RefusedException("coatId", "Say one thing: another paint, another width, why it stays, or the coat as it was.");
-        }
-
-        if (change.Keep is { } reason && string.IsNullOrWhiteSpace(reason))
-        {
-            throw new RefusedException("keep", "Say in a few words why it stays.");
         }
 
         var zone = await ZoneStacks.Rows(db).SingleOrDefaultAsync(z => z.Id == change.ZoneId && z.PieceId == id, cancel) ?? throw RefusedException.NotFound("zoneId", change.ZoneId);
@@ -60,7 +55,7 @@ public static class SightChangeEndpoints
     private static CoatDraft Changed(CoatDraft coat, SightChange change, StackDraft stack, int at) =>
         change.Back ?? (change.MaterialId is { } other ? coat with { MaterialId = other, MixId = null, MixedTo = null, PaintFraction = null, Thinner = null }
             : change.WidthMm is { } width ? coat with { Marks = Wider(stack, at, width) }
-            : coat with { Known = [.. coat.Known.Where(k => k.Rule != UnseenWork.Rule.Id), UnseenWork.Keep(stack, at, change.Keep!)] });
+            : coat with { Known = [.. coat.Known.Where(k => k.Rule != UnseenWork.Rule.Id), .. string.IsNullOrWhiteSpace(change.Keep) ? Array.Empty<KnownFinding>() : [UnseenWork.Keep(stack, at, change.Keep.Trim())]] });
 
     // Marks that the painter counted stay so many; else they go by what they cover: fewer of them, as wide.
     private static Marks Wider(StackDraft stack, int at, double widthMm)

@@ -15238,7 +15238,7 @@ export interface components {
              * @description How wide its marks are drawn instead, mm.
              */
             widthMm?: null | number;
-            /** @description Why it stays as it is; nothing more is said of it until it changes. */
+            /** @description Why it stays as it is; nothing more is said of it until it changes. Empty to have it judged again. */
             keep?: null | string;
             back?: null | components["schemas"]["CoatDraft"];
         };

@@ -171,3 +171,132 @@ test("what cannot be is said above the board, and what is gone is counted", asyn
   expect(screen.getByTestId("board-faults")).toHaveTextContent("No piece reaches 95 mm");
   expect(screen.getByTestId("board-faults")).toHaveTextContent("2 copies that stood here are no longer in the set");
 });
+
+type Put = { version: number; board: BoardView["board"] };
+const lastPut = (sent: ReturnType<typeof host>) => sent.findLast((s) => s.method === "PUT")!.body as Put;
+const open = () => {
+  let version = 3;
+  const sent = host({
+    "GET /board": view,
+    "PUT /board": (put: { body: Put }) => ({ ...view, version: ++version, board: put.body.board }),
+  });
+  show();
+  return sent;
+};
+
+const onBoard = async (name: string) => within(await screen.findByTestId("board")).getByRole("button", { name });
+
+test("the step is told from where one stands: higher at one copy is lower at the other", async () => {
+  const sent = open();
+  await userEvent.click(await onBoard("Wall 1"));
+  const step = () => within(screen.getByTestId("joins")).getByLabelText("Its foot is higher by");
+  expect(step()).toHaveAttribute("placeholder", "12");
+  await userEvent.type(step(), "9");
+  expect(lastPut(sent).board.joins).toEqual([
+    { a: "a", aSide: "right", b: "b", bSide: "left", stepMm: 9, gapMm: null },
+  ]);
+  await userEvent.click(await onBoard("Wall 2 +12"));
+  await userEvent.type(step(), "-8");
+  expect(lastPut(sent).board.joins).toEqual([
+    { a: "a", aSide: "right", b: "b", bSide: "left", stepMm: 8, gapMm: null },
+  ]);
+});
+
+test("by keys a copy is moved, turned and taken off", async () => {
+  const sent = open();
+  const wall = await onBoard("Wall 1");
+  wall.focus();
+  await userEvent.keyboard("{ArrowUp}");
+  expect(lastPut(sent).board.copies[0]).toMatchObject({ xMm: 75, yMm: 12 });
+  await userEvent.keyboard("r");
+  expect(lastPut(sent).board.copies[0]).toMatchObject({ turn: 1 });
+  await userEvent.keyboard("{Delete}");
+  expect(lastPut(sent).board.copies.map((c) => c.id)).toEqual(["b"]);
+  expect(screen.queryByTestId("chosen-copy")).toBeNull();
+});
+
+test("what was undone is done again, until something else is", async () => {
+  const sent = open();
+  await userEvent.click(await screen.findByRole("button", { name: "Put one: Wall" }));
+  await userEvent.click(screen.getByRole("button", { name: "Undo" }));
+  expect(lastPut(sent).board.copies).toHaveLength(2);
+  await userEvent.click(screen.getByRole("button", { name: "Redo" }));
+  expect(lastPut(sent).board.copies).toHaveLength(3);
+  await userEvent.click(screen.getByRole("button", { name: "Undo" }));
+  await userEvent.click(screen.getByRole("button", { name: "Put one: Tower" }));
+  expect(screen.getByRole("button", { name: "Redo" })).toBeDisabled();
+});
+
+test("when another window was first it is said, and its board is fetched", async () => {
+  const gets = () => sent.filter((s) => s.method === "GET" && s.path.endsWith("/board")).length;
+  const sent = host({
+    "GET /board": view,
+    "PUT /board": () =>
+      Response.json(
+        { title: "Changed meanwhile.", status: 409, code: "stale", errors: { version: ["Version 4 is kept now."] } },
+        { status: 409 },
+      ),
+  });
+  show();
+  await userEvent.click(await screen.findByRole("button", { name: "Put one: Tower" }));
+  await vi.waitFor(() => expect(gets()).toBe(2));
+  expect(screen.getByRole("button", { name: "Undo" })).toBeDisabled();
+  expect(screen.getByTestId("board-pieces")).toHaveTextContent("Tower0 of 1 on the board");
+});
+
+test("a line is added, named, put on some pieces, and taken away", async () => {
+  const sent = open();
+  const lines = within(await screen.findByRole("region", { name: "Lines" }));
+  await userEvent.click(lines.getByRole("button", { name: "Add a line" }));
+  await userEvent.click(await screen.findByRole("menuitem", { name: "Dust" }));
+  expect(lastPut(sent).board.datums[1]).toMatchObject({ name: "Dust", kind: "ground", heightMm: 4 });
+  const name = lines.getAllByLabelText("Name of the line")[0]!;
+  await userEvent.clear(name);
+  await userEvent.type(name, "High water{Tab}");
+  expect(lastPut(sent).board.datums[0]).toMatchObject({ name: "High water" });
+  await userEvent.click(lines.getAllByText("On all pieces")[0]!);
+  await userEvent.click(lines.getAllByLabelText("Tower")[0]!);
+  expect(lastPut(sent).board.datums[0]).toMatchObject({ pieceIds: ["w"] });
+  await userEvent.click(lines.getByRole("button", { name: "Take High water away" }));
+  expect(lastPut(sent).board.datums.map((d) => d.name)).toEqual(["Dust"]);
+});
+
+test("ends get classes, a piece its size here and its moving parts", async () => {
+  const sent = open();
+  await userEvent.click(await onBoard("Wall 1"));
+  await userEvent.click(screen.getByText("Its size, ends and moving parts"));
+  await userEvent.type(screen.getByLabelText("Class of its left side"), "A{Tab}");
+  expect(lastPut(sent).board.classes).toEqual([{ pieceId: "w", side: "left", class: "A" }]);
+  await userEvent.type(screen.getByLabelText("Left to right"), "160");
+  expect(lastPut(sent).board.pieces).toMatchObject([{ pieceId: "w", lengthMm: 160, widthMm: null }]);
+  await userEvent.click(screen.getByRole("button", { name: "Add a part that moves" }));
+  expect(lastPut(sent).board.pieces[0]!.parts).toMatchObject([{ name: "Turret", moves: "turns" }]);
+});
+
+test("painted sides that do not go together any more are said", async () => {
+  const tight = { ...view.answer.joins[0]!, gapMm: 0.05, gapLeftMm: -0.05 };
+  host({ "/board": { ...view, answer: { ...view.answer, joins: [tight] } } });
+  show();
+  await userEvent.click(await onBoard("Wall 1"));
+  expect(within(screen.getByTestId("joins")).getByRole("alert")).toHaveTextContent("they will not go together");
+});
+
+test("each copy has a card at true size, and one that is too large says how much smaller it is", async () => {
+  const long = { ...pieces[0]!, id: "t", name: "Tower", lengthMm: 400 };
+  const tower = { ...copyOf("c", "Tower", 0, [30, 30, 30]), pieceId: "t" };
+  const under = { ...tower, id: "u", levels: [{ ...tower.levels[0]!, state: "under" as const }] };
+  host({
+    "/board": {
+      ...view,
+      pieces: [pieces[0]!, long],
+      answer: { ...view.answer, copies: [...view.answer.copies, tower, under] },
+    },
+  });
+  show();
+  const cards = await screen.findAllByTestId("board-card");
+  expect(cards).toHaveLength(4);
+  expect(cards[0]!.querySelector("svg")!.style.width).toBe("152mm");
+  expect(cards[1]).toHaveTextContent("10 mm at 0 mm8 mm at 75 mm6 mm at 150 mm");
+  expect(cards[2]).toHaveTextContent("The front at 46 % of its size");
+  expect(cards[3]).toHaveTextContent("all of it is under");
+});

@@ -202,6 +202,11 @@ function Detail({ pieceId, row, onLeave, onChange }: DetailProps) {
       <td className="py-1.5 text-right tabular-nums">{row.minutes > 0 ? duration(row.minutes) : ""}</td>
       <td className="py-1.5 pr-3 pl-4 text-xs">
         <Wanted row={row} onChange={onChange} />
+        {row.kept && (
+          <Small of={row.what} onClick={() => onChange({ keep: "" })}>
+            Judge it again
+          </Small>
+        )}
         {row.hardly && !row.kept && (
           <span className="flex gap-2">
             {onLeave && (

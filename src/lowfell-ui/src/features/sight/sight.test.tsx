@@ -169,6 +169,7 @@ test("a row is painted otherwise, drawn wider or kept from where it stands, and 
   expect(await change("Keep it: Streak, Streaking Rust")).toEqual({ ...of, keep: "seen in the hand" });
   expect(screen.getByText("stays: seen in the hand")).toBeVisible();
   expect(screen.queryByRole("button", { name: "Keep it: Chips, Dark" })).toBeNull();
+  expect(await change("Judge it again: Chips, Dark")).toEqual({ zoneId: "z", coatId: "f", keep: "" });
 });
 
 test("a distance out of bounds is marked and not asked for", async () => {

@@ -15,7 +15,10 @@ export function useSightChange(pieceId: string) {
     onSuccess: async (was, { zoneId, coatId, keep, back }) => {
       await changed("stack");
       if (back) notify("It is as it was.");
-      else notify(keep ? "It stays." : "The coat is changed.", () => change.mutate({ zoneId, coatId, back: was }));
+      else
+        notify(keep === undefined ? "The coat is changed." : keep ? "It stays." : "It is judged again.", () =>
+          change.mutate({ zoneId, coatId, back: was }),
+        );
     },
     onError: (error) => notify(wording(error)),
   });
