@@ -110,7 +110,7 @@ public sealed class SightTests(TestHost host) : IClassFixture<TestHost>
         static JsonNode RowOf(JsonNode sight, JsonNode row) => sight["rows"]!.AsArray().Single(r => (string?)r!["coatId"] == (string?)row["coatId"] && (string)r["zoneId"]! == (string)row["zoneId"]!)!;
         var before = await SightAsync();
         var mark = before["rows"]!.AsArray().First(r => (string)r!["kind"]! == "mark" && (bool)r["hardly"]! && r["tones"]!.AsArray().Count > 0)!;
-        object Of(object? materialId = null, double? widthMm = null, string? keep = null, JsonNode? back = null) => new { zoneId = (string)mark["zoneId"]!, coatId = (string)mark["coatId"]!, materialId, widthMm, keep, back };
+        object Of(object? materialId = null, double? widthMm = null, string? keep = null, JsonNode? back = null) => new { zoneId = (string)mark["zoneId"]!, coatId = (string)mark["coatId"]!, materialId, widthMm, keep, back = back?["was"], from = back?["now"] };
         var address = $"/api/pieces/{piece}/sight/change";
 
         var was = await host.PostAsync(address, Of(keep: "seen in the hand"));
@@ -119,7 +119,9 @@ public sealed class SightTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal((double)before["hardlySeenMinutes"]! - (double)mark["minutes"]!, (double)(await SightAsync())["hardlySeenMinutes"]!, 1e-6);
         await host.PostAsync(address, Of(keep: ""));
         Assert.Null(RowOf(await SightAsync(), mark)["kept"]);
-        await host.PostAsync(address, Of(back: was));
+
+        // Changed since, it is not put back over that.
+        await host.RefusesAsync(HttpMethod.Post, address, Of(back: was), "coatId", HttpStatusCode.Conflict);
 
         was = await host.PostAsync(address, Of(materialId: (string)mark["tones"]![0]!["materialId"]!));
         Assert.NotEqual((string)mark["near"]!, (string)RowOf(await SightAsync(), mark)["near"]!);

@@ -1,5 +1,12 @@
 namespace Lowfell.Core.Boards;
 
+/// <summary>A line as it begins when it is added.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Kind">What it keeps its height above.</param>
+/// <param name="HeightMm">Height, mm.</param>
+/// <param name="WanderMm">How far it wanders, mm.</param>
+public sealed record UsualLine(string Name, DatumKind Kind, double HeightMm, double WanderMm);
+
 /// <summary>Figures of boards, mm. Craft estimates.</summary>
 public static class BoardTable
 {
@@ -29,4 +36,14 @@ public static class BoardTable
 
     /// <summary>What a part hides while it moves gets so much of a line, share.</summary>
     public const double HiddenShare = 0.6;
+
+    /// <summary>Lines that painters draw, as they begin: heights are those of a wall by the sea at the scale of 28 mm figures.</summary>
+    public static IReadOnlyList<UsualLine> UsualLines { get; } =
+    [
+        new("Tide", DatumKind.Level, 22, 1.5),
+        new("Damp", DatumKind.Level, 30, 2),
+        new("Weed", DatumKind.Level, 18, 2),
+        new("Dust", DatumKind.Ground, 4, 1),
+        new("Mud", DatumKind.Ground, 8, 2),
+    ];
 }

@@ -20,4 +20,21 @@ public static class LogStanding
             """).AsNoTracking().ToListAsync(cancel);
         return [.. last.Where(l => l.Kind != Core.Evenings.Facts.LogKind.TakenBack).OrderBy(l => l.At).ThenBy(l => l.Id)];
     }
+
+    /// <summary>Which of some coats are on at least one copy.</summary>
+    /// <param name="db">Database.</param>
+    /// <param name="zones">The zones.</param>
+    /// <param name="coats">The coats.</param>
+    /// <param name="cancel">Cancels.</param>
+    public static async Task<HashSet<(Guid Zone, Guid Coat)>> LaidAsync(this LowfellDb db, IReadOnlyCollection<Guid> zones, IReadOnlyCollection<Guid> coats, CancellationToken cancel)
+    {
+        Guid[] of = [.. zones], on = [.. coats];
+        var last = await db.Log.FromSql(
+            $"""
+            SELECT DISTINCT ON ("ZoneId", "CoatId", "Pass", "Copy") * FROM log
+            WHERE "BenchId" = {db.BenchId} AND "ZoneId" = ANY({of}) AND "CoatId" = ANY({on}) AND "Kind" IN ('Done', 'TakenBack', 'Skipped')
+            ORDER BY "ZoneId", "CoatId", "Pass", "Copy", "At" DESC, "Id" DESC
+            """).AsNoTracking().ToListAsync(cancel);
+        return [.. last.Where(l => l.Kind == Core.Evenings.Facts.LogKind.Done && Core.Evenings.Steps.Step.Lays(l.Pass)).Select(l => (l.ZoneId, l.CoatId!.Value))];
+    }
 }

@@ -122,11 +122,7 @@ internal static class DemoHistory
         return new(
             [.. Enumerable.Range(1, 6).Select(n => new StandingCopy(Guid.CreateVersion7(), straight.Id, n, Math.Round((n - 0.5) * straight.LengthMm, 1), straight.WidthMm / 2, 0, n is 4 or 5 ? PlinthMm : 0, n == 3 ? Math.Round(ramp, 2) : 0))],
             [], [],
-            [
-                new(Guid.CreateVersion7(), "Tide", DatumKind.Level, 22, 1.5, []),
-                new(Guid.CreateVersion7(), "Damp", DatumKind.Level, 30, 2, []),
-                new(Guid.CreateVersion7(), "Dust", DatumKind.Ground, 4, 1, []),
-            ],
+            [.. BoardTable.UsualLines.Where(l => l.Name is "Tide" or "Damp" or "Dust").Select(l => new DatumDraft(Guid.CreateVersion7(), l.Name, l.Kind, l.HeightMm, l.WanderMm, []))],
             []);
     }
 

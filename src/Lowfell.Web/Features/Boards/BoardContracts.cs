@@ -132,7 +132,8 @@ public sealed record BoardAnswer(IReadOnlyList<BoardMeeting> Joins, IReadOnlyLis
 /// <param name="Pieces">What may.</param>
 /// <param name="Answer">What follows.</param>
 /// <param name="Gone">Copies that are no longer in the set; they are left out once the board is kept.</param>
-public sealed record BoardView(Guid SetId, string Name, int Version, BoardDraft Board, IReadOnlyList<BoardPiece> Pieces, BoardAnswer Answer, int Gone);
+/// <param name="UsualLines">Lines that can be added, as they begin.</param>
+public sealed record BoardView(Guid SetId, string Name, int Version, BoardDraft Board, IReadOnlyList<BoardPiece> Pieces, BoardAnswer Answer, int Gone, IReadOnlyList<UsualLine> UsualLines);
 
 /// <summary>A piece, for a board that is not kept.</summary>
 /// <param name="Id">The piece.</param>

@@ -1,3 +1,4 @@
+using Lowfell.Core.Boards;
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Surfaces;
@@ -123,6 +124,6 @@ public static class BoardEndpoints
         return new(
             id, set.Name, row?.Version ?? 0, board,
             [.. rows.Select(p => desk[p.Id] is var d ? new BoardPiece(p.Id, p.Name, p.Copies, d.LengthMm, d.WidthMm, d.HeightMm, p.Shape is PieceShape.Disc or PieceShape.Cylinder or PieceShape.Free, Colour(p.Id)) : null!)],
-            BoardDesk.Answer(board, desk), kept.Copies.Count - board.Copies.Count);
+            BoardDesk.Answer(board, desk), kept.Copies.Count - board.Copies.Count, BoardTable.UsualLines);
     }
 }

@@ -195,7 +195,7 @@ public sealed class CaseReader(LowfellDb db, OpenBench open)
     {
         var others = await ZoneStacks.Rows(db).Where(z => z.Id != zone.Id && (z.Piece!.SetId == zone.Piece!.SetId || z.Name == zone.Name)).OrderBy(z => z.Name == zone.Name ? 0 : 1).ThenBy(z => z.Id).Take(MostEarlier).ToListAsync(cancel);
         var lasts = others.ConvertAll(z => (Zone: z, Coats: ZoneStacks.Coats(z.Scheme!, shelf).Where(c => !c.Skipped && c.LeavesFilm).ToList())).FindAll(o => o.Coats.Count > 0);
-        var done = (await db.StandingAsync([.. lasts.Select(o => o.Zone.Id)], cancel)).Where(l => l.Kind == LogKind.Done && Step.Lays(l.Pass)).Select(l => (l.ZoneId, l.CoatId)).ToHashSet();
+        var done = await db.LaidAsync([.. lasts.Select(o => o.Zone.Id)], [.. lasts.Select(o => o.Coats[^1].Id)], cancel);
         return
         [
             .. lasts.Where(o => done.Contains((o.Zone.Id, o.Coats[^1].Id)))

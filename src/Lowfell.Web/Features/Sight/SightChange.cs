@@ -17,16 +17,22 @@ namespace Lowfell.Web.Features.Sight;
 /// <param name="WidthMm">How wide its marks are drawn instead, mm.</param>
 /// <param name="Keep">Why it stays as it is; nothing more is said of it until it changes. Empty to have it judged again.</param>
 /// <param name="Back">The coat as it was: takes back what was done.</param>
-public sealed record SightChange(Guid ZoneId, Guid CoatId, Guid? MaterialId = null, [MarkWidthBound] double? WidthMm = null, [RemarkBound] string? Keep = null, CoatDraft? Back = null);
+/// <param name="From">With that, the coat as it was left: 409 where somebody has changed it since.</param>
+public sealed record SightChange(Guid ZoneId, Guid CoatId, Guid? MaterialId = null, [MarkWidthBound] double? WidthMm = null, [RemarkBound] string? Keep = null, CoatDraft? Back = null, CoatDraft? From = null);
+
+/// <summary>A coat that was changed.</summary>
+/// <param name="Was">As it was.</param>
+/// <param name="Now">As it is kept now.</param>
+public sealed record SightChanged(CoatDraft Was, CoatDraft Now);
 
 /// <summary>Makes a coat show, or lets it stay.</summary>
 public static class SightChangeEndpoints
 {
     /// <summary>Maps the endpoint.</summary>
     public static void Map(IEndpointRouteBuilder app) => app.MapPost("/api/pieces/{id:guid}/sight/change", Change).WithTags("Sight").ProducesValidationProblem().ProducesProblem(409)
-        .WithSummary("Another paint or wider marks for a coat that is hardly seen, or word that it stays. Answers the coat as it was, which takes it back.");
+        .WithSummary("Another paint or wider marks for a coat that is hardly seen, or word that it stays. Answers the coat as it was and as it is, which takes it back.");
 
-    private static async Task<Ok<CoatDraft>> Change(Guid id, SightChange change, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<SightChanged>> Change(Guid id, SightChange change, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         if (new[] { change.MaterialId is not null, change.WidthMm is not null, change.Keep is not null, change.Back is not null }.Count(b => b) != 1)
         {
@@ -47,9 +53,14 @@ public static class SightChangeEndpoints
             throw RefusedException.NotFound("coatId", change.CoatId);
         }
 
+        if (change.From is { } left && Kept.Write(left) != Kept.Write(CoatRows.Write(zone.Scheme!.Coats.Single(c => c.Id == change.CoatId))))
+        {
+            throw new RefusedException("coatId", $"{stack.Coats[at].Label} was changed since: it stays as it is now.", 409);
+        }
+
         CoatDraft? was = null;
         await SchemeEndpoints.TakeCoatsAsync(zone.SchemeId, zone.Scheme!.Version, coats => [.. coats.Select(c => c.Id == change.CoatId ? Changed(was = c, change, stack, at) : c)], shelf, db, clock.GetUtcNow(), cancel);
-        return TypedResults.Ok(was!);
+        return TypedResults.Ok(new SightChanged(was!, (await SchemeEndpoints.ViewAsync(zone.SchemeId, db, cancel)).Coats.First(c => c.Id == change.CoatId)));
     }
 
     private static CoatDraft Changed(CoatDraft coat, SightChange change, StackDraft stack, int at) =>

@@ -1346,7 +1346,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Another paint or wider marks for a coat that is hardly seen, or word that it stays. Answers the coat as it was, which takes it back. */
+        /** Another paint or wider marks for a coat that is hardly seen, or word that it stays. Answers the coat as it was and as it is, which takes it back. */
         post: {
             parameters: {
                 query?: never;
@@ -1368,7 +1368,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CoatDraft"];
+                        "application/json": components["schemas"]["SightChanged"];
                     };
                 };
                 /** @description Bad Request */
@@ -9769,6 +9769,8 @@ export interface components {
              * @description Copies that are no longer in the set; they are left out once the board is kept.
              */
             gone: number;
+            /** @description Lines that can be added, as they begin. */
+            usualLines: components["schemas"]["UsualLine"][];
         };
         /** @description A change of a bottle. */
         BottleChange: {
@@ -15241,6 +15243,14 @@ export interface components {
             /** @description Why it stays as it is; nothing more is said of it until it changes. Empty to have it judged again. */
             keep?: null | string;
             back?: null | components["schemas"]["CoatDraft"];
+            from?: null | components["schemas"]["CoatDraft"];
+        };
+        /** @description A coat that was changed. */
+        SightChanged: {
+            /** @description As it was. */
+            was: components["schemas"]["CoatDraft"];
+            /** @description As it is kept now. */
+            now: components["schemas"]["CoatDraft"];
         };
         /**
          * @description What there is to see.
@@ -16505,6 +16515,23 @@ export interface components {
             minutes: number;
             /** @description How it is seen from the table. */
             word: components["schemas"]["SightWord"];
+        };
+        /** @description A line as it begins when it is added. */
+        UsualLine: {
+            /** @description Its name. */
+            name: string;
+            /** @description What it keeps its height above. */
+            kind: components["schemas"]["DatumKind"];
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+            /**
+             * Format: double
+             * @description How far it wanders, mm.
+             */
+            wanderMm: number;
         };
         /**
          * @description Shading a vehicle.

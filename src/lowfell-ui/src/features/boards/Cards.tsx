@@ -1,7 +1,7 @@
 import type { BoardView } from "../../api/types";
 import { length } from "../../api/units";
 import { boardSideWord } from "../../api/words";
-import { sizeOf } from "./place";
+import { lineName, sizeOf } from "./place";
 
 interface Props {
   view: BoardView;
@@ -78,7 +78,7 @@ export function Cards({ view, board }: Props) {
                           />
                         ))}
                       <text x={1} y={within(l.points[0]!.heightMm) - 1} fontSize={3}>
-                        {nameOf(board, l.datumId)}
+                        {lineName(board, l.datumId)}
                       </text>
                     </g>
                   );
@@ -93,7 +93,7 @@ export function Cards({ view, board }: Props) {
                 {copy.levels.map((l) => (
                   <tr key={l.datumId}>
                     <th scope="row" className="pr-3 text-left">
-                      {nameOf(board, l.datumId)}
+                      {lineName(board, l.datumId)}
                     </th>
                     {l.state === "over" ? (
                       l.points.map((p) => (
@@ -110,7 +110,7 @@ export function Cards({ view, board }: Props) {
                   </tr>
                 ))}
                 {copy.levels
-                  .flatMap((l) => l.parts.map((p) => ({ ...p, line: nameOf(board, l.datumId) })))
+                  .flatMap((l) => l.parts.map((p) => ({ ...p, line: lineName(board, l.datumId) })))
                   .map((p) => (
                     <tr key={p.line + p.name}>
                       <th scope="row" className="pr-3 text-left">
@@ -131,5 +131,3 @@ export function Cards({ view, board }: Props) {
     </div>
   );
 }
-
-const nameOf = (board: BoardView["board"], id: string) => board.datums.find((d) => d.id === id)?.name ?? "";

@@ -1,6 +1,6 @@
 import type { BoardView } from "../../api/types";
 import { length } from "../../api/units";
-import { rowOf, sizeOf } from "./place";
+import { lineName, rowOf, sizeOf } from "./place";
 
 interface Props {
   view: BoardView;
@@ -27,7 +27,7 @@ export function Elevation({ view, board, copyId }: Props) {
         role="img"
         aria-label={`${copy.name}: ${copy.levels
           .map(
-            (l) => `${nameOf(board, l.datumId)} ${length(l.points[0]!.markMm)} to ${length(l.points.at(-1)!.markMm)}`,
+            (l) => `${lineName(board, l.datumId)} ${length(l.points[0]!.markMm)} to ${length(l.points.at(-1)!.markMm)}`,
           )
           .join("; ")}`}
         className="mt-2 max-h-52 w-full"
@@ -72,7 +72,7 @@ export function Elevation({ view, board, copyId }: Props) {
                       textAnchor={i === 0 ? "end" : "start"}
                       className="fill-ink"
                     >
-                      {i === 1 ? length(p.markMm) : `${nameOf(board, l.datumId).slice(0, 6)} ${length(p.markMm)}`}
+                      {i === 1 ? length(p.markMm) : `${lineName(board, l.datumId).slice(0, 6)} ${length(p.markMm)}`}
                     </text>
                   ),
               )}
@@ -139,5 +139,3 @@ function Row({ view, board, copyId }: Props) {
     </svg>
   );
 }
-
-const nameOf = (board: BoardView["board"], id: string) => board.datums.find((d) => d.id === id)?.name ?? "";

@@ -7,15 +7,6 @@ import type { BoardHands } from "./useBoard";
 
 type Datum = BoardView["board"]["datums"][number];
 
-/** Lines that painters draw, as they begin; heights are of a wall by the sea. */
-const usual: Omit<Datum, "id">[] = [
-  { name: "Tide", kind: "level", heightMm: 22, wanderMm: 1.5, pieceIds: [] },
-  { name: "Damp", kind: "level", heightMm: 30, wanderMm: 2, pieceIds: [] },
-  { name: "Weed", kind: "level", heightMm: 18, wanderMm: 2, pieceIds: [] },
-  { name: "Dust", kind: "ground", heightMm: 4, wanderMm: 1, pieceIds: [] },
-  { name: "Mud", kind: "ground", heightMm: 8, wanderMm: 2, pieceIds: [] },
-];
-
 /** The lines that run on over the pieces of a board. */
 export function Lines({ view, hands }: { view: BoardView; hands: BoardHands }) {
   const { datums } = hands.board;
@@ -25,8 +16,11 @@ export function Lines({ view, hands }: { view: BoardView; hands: BoardHands }) {
       (now) => ({ ...now, datums: now.datums.map((d) => (d.id === id ? { ...d, ...to } : d)) }),
       `${id} ${Object.keys(to).join()}`,
     );
-  const add = (datum: Omit<Datum, "id">) =>
-    void hands.keep((now) => ({ ...now, datums: [...now.datums, { ...datum, id: crypto.randomUUID() }] }));
+  const add = (line: BoardView["usualLines"][number]) =>
+    void hands.keep((now) => ({
+      ...now,
+      datums: [...now.datums, { ...line, pieceIds: [], id: crypto.randomUUID() }],
+    }));
   return (
     <section aria-label="Lines" className="rounded-lg border border-line bg-panel p-3">
       <div className="flex items-center justify-between">
@@ -34,7 +28,7 @@ export function Lines({ view, hands }: { view: BoardView; hands: BoardHands }) {
         <Menu
           label="Add a line"
           icon={<Plus size={16} aria-hidden />}
-          items={usual.map((d) => ({ label: d.name, onSelect: () => add(d) }))}
+          items={view.usualLines.map((d) => ({ label: d.name, onSelect: () => add(d) }))}
         />
       </div>
       {datums.length === 0 && (

@@ -84,6 +84,7 @@ const view: BoardView = {
     notes: [],
   },
   gone: 0,
+  usualLines: [{ name: "Dust", kind: "ground", heightMm: 4, wanderMm: 1 }],
 };
 
 const show = () =>

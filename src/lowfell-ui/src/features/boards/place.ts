@@ -76,6 +76,9 @@ export function rowOf(view: BoardView, id: string): string[] {
   return row;
 }
 
+/** What a line is called. */
+export const lineName = (board: Board, id: string) => board.datums.find((d) => d.id === id)?.name ?? "";
+
 /** Turned by a quarter against the clock. */
 export const turned = (copy: Standing): Standing => ({ ...copy, turn: (copy.turn + 1) % 4 });
 

@@ -97,6 +97,11 @@ function OfPiece({ pieceId }: { pieceId: string }) {
           />
         </div>
       )}
+      {stairs.data && stairs.data.alsoOn.length > 0 && (
+        <p className="px-1 text-sm text-soft">
+          Its coats are also those of {stairs.data.alsoOn.join(", ")}: what is changed here changes there.
+        </p>
+      )}
       {data.rows.length > 0 && (
         <section aria-label="Details" className="relative overflow-x-auto rounded-lg border border-line bg-panel">
           <table className="w-full min-w-[60rem] text-sm" data-testid="sight">

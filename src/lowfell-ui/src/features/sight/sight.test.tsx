@@ -156,7 +156,7 @@ test("a row is painted otherwise, drawn wider or kept from where it stands, and 
       rows: [...sight.rows, row({ coatId: "f", what: "Chips, Dark", kept: "seen in the hand" })],
     },
     "/sight/stairs": stairs,
-    "/sight/change": { id: "c", technique: "streak" },
+    "/sight/change": { was: { id: "c", technique: "streak" }, now: { id: "c", technique: "streak" } },
   });
   show();
   const change = async (name: string) => {

@@ -12,12 +12,12 @@ export function useSightChange(pieceId: string) {
   const change = useMutation({
     mutationFn: (body: SightChange) =>
       ask(api.POST("/api/pieces/{id}/sight/change", { params: { path: { id: pieceId } }, body })),
-    onSuccess: async (was, { zoneId, coatId, keep, back }) => {
+    onSuccess: async ({ was, now }, { zoneId, coatId, keep, back }) => {
       await changed("stack");
       if (back) notify("It is as it was.");
       else
         notify(keep === undefined ? "The coat is changed." : keep ? "It stays." : "It is judged again.", () =>
-          change.mutate({ zoneId, coatId, back: was }),
+          change.mutate({ zoneId, coatId, back: was, from: now }),
         );
     },
     onError: (error) => notify(wording(error)),
