@@ -109,9 +109,11 @@ public static class SightEndpoints
     {
         var (seen, table) = (detail.At(stand.Table), stand.Table);
         var hardly = detail.At(stand.Wanted).Word < SightWord.Seen;
-        IReadOnlyList<SightTone> tones = !hardly || paints.Count == 0 ? [] : [.. Needed.Tones(detail.Detail, stand.Wanted, detail.RowShare).Select(t => Tone(t, paints))];
-        var width = hardly && detail.Kind == SightKind.Mark ? Needed.WidthMm(detail.Detail, stand.Wanted, detail.RowShare) : null;
+
+        // What it is painted with already is no way out.
         var coat = stack.Coats.FirstOrDefault(c => c.Id == detail.CoatId);
+        IReadOnlyList<SightTone> tones = !hardly || paints.Count == 0 ? [] : [.. Needed.Tones(detail.Detail, stand.Wanted, detail.RowShare).Select(t => Tone(t, coat?.Material is { } own ? paints.FindAll(p => p.Material.Id != own.Id) : paints))];
+        var width = hardly && detail.Kind == SightKind.Mark ? Needed.WidthMm(detail.Detail, stand.Wanted, detail.RowShare) : null;
 
         // Wider than what is too wide in life is no way out.
         width = width is { } mm && coat is not null && MarkSizes.WidestMm(coat, stack.Zone, stack.Schools) is { } most && mm > most ? null : width;
