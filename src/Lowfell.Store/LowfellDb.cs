@@ -114,6 +114,9 @@ public sealed class LowfellDb : DbContext
     /// <summary>Boards: how the pieces of sets stand on the table.</summary>
     public DbSet<BoardRow> Boards => Set<BoardRow>();
 
+    /// <summary>How the copies of pieces are weathered.</summary>
+    public DbSet<WeatheringRow> Weatherings => Set<WeatheringRow>();
+
     /// <summary>What pieces are shown as.</summary>
     public DbSet<PieceLookRow> PieceLooks => Set<PieceLookRow>();
 

@@ -75,6 +75,11 @@ public sealed record CoatAmount(
         var stroke = coat.OwnDeposit is null ? how.Stroke : null;
         var share = coat.Hand * Faded(coat, zone);
         var length = how.GoesBy switch { GoesBy.Creases => zone.CreaseMm, GoesBy.Edges => zone.EdgeMm * (highlights == HighlightSchool.All ? 1 : zone.LitEdges), _ => null };
+        if (coat is { OwnDeposit: null, Marks: { Kind: { } kind } meant })
+        {
+            return (meant.AreaMm2 * kind.Facts().WetFilmUm * share, meant.MinutesOf(coat.Carrier, how.RateCm2PerMin), 0);
+        }
+
         if (stroke is { MmPerMin: > 0 } line && length is { } mm)
         {
             mm *= reached;

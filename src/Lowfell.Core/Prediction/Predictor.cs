@@ -71,7 +71,7 @@ public static class Predictor
             }
 
             var prepared = Prepare(draft, i, null);
-            Srgb? mark = coat.How.Marks ? walk.MarkOnFace(prepared).ToSrgb() : null;
+            Srgb? mark = coat.How.Marks || coat.Shape is not null ? walk.MarkOnFace(prepared).ToSrgb() : null;
             walk.Lay(prepared, IsWorked(draft, i));
             strata[i] = below = Read(coat.Id, zone, target, walk, prepared, below, mark);
         }

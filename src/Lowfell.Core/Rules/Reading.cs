@@ -219,7 +219,7 @@ public sealed class Reading
     {
         for (var i = index - 1; i >= 0; i--)
         {
-            if (!Draft.Coats[i].Skipped && shields[i] && Draft.Coats[i].How.SetsSheen)
+            if (!Draft.Coats[i].Skipped && shields[i] && Draft.Coats[i].How.SetsSheen && Draft.Coats[i].Marks?.Kind is null)
             {
                 return Draft.Coats[i].Paint!.Lead.Sheen.AsFilm();
             }

@@ -96,10 +96,10 @@ public static class ZoneDetails
             }
 
             var minutes = CoatAmount.Of(coat, [zone], Palette.Dry).Minutes;
-            if (coat.How.Shape is not null && predicted.Strata[i].Mark is { } mark)
+            if (coat.Shape is not null && predicted.Strata[i].Mark is { } mark)
             {
                 var (size, below) = (CoatMarks.Of(coat, zone), predicted.Below(i));
-                var inRow = coat.How.Shape is MarkShape.Chip or MarkShape.Dot ? coat.DepositOn(zone).Coverage[(int)ReliefHeight.Edge] : 0;
+                var inRow = coat.Shape is MarkShape.Chip or MarkShape.Dot ? coat.DepositOn(zone).Coverage[(int)ReliefHeight.Edge] : 0;
                 var (contrast, pitch) = Ground(zone, below);
                 details.Add(new(SightKind.Mark, coat.Id, new(Size(size.WidthMm), Size(size.LengthMm), mark.ToLinear(), below.Face.Lab.ToLinear(), contrast, pitch), [], inRow, minutes));
                 continue;
@@ -138,10 +138,10 @@ public static class ZoneDetails
     public static IEnumerable<(SightDetail Detail, double RowShare)> Laid(Zone zone, Coat coat, Stratum on, Stratum below)
     {
         ArgumentNullException.ThrowIfNull(zone);
-        if (coat.How.Shape is not null && on.Mark is { } mark)
+        if (coat.Shape is not null && on.Mark is { } mark)
         {
             var size = CoatMarks.Of(coat, zone);
-            var inRow = coat.How.Shape is MarkShape.Chip or MarkShape.Dot ? coat.DepositOn(zone).Coverage[(int)ReliefHeight.Edge] : 0;
+            var inRow = coat.Shape is MarkShape.Chip or MarkShape.Dot ? coat.DepositOn(zone).Coverage[(int)ReliefHeight.Edge] : 0;
             var (contrast, pitch) = Ground(zone, below);
             yield return (new(Size(size.WidthMm), Size(size.LengthMm), mark.ToLinear(), below.Face.Lab.ToLinear(), contrast, pitch), inRow);
             yield break;

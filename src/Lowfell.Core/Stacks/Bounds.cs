@@ -29,5 +29,8 @@ public sealed class MarkWidthBoundAttribute() : FigureBoundAttribute(0, 500, "mm
 /// <summary>Length of a mark.</summary>
 public sealed class MarkLengthBoundAttribute() : FigureBoundAttribute(0, 3000, "mm", above: true);
 
+/// <summary>Area that marks are spread over on one copy.</summary>
+public sealed class StripBoundAttribute() : FigureBoundAttribute(0, 10_000_000, "mm2", above: true);
+
 /// <summary>Findings of a coat that a painter knows of.</summary>
 public sealed class KnownBoundAttribute() : LengthBoundAttribute(0, 40);

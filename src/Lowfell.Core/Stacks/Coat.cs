@@ -28,11 +28,34 @@ public enum Wait
 /// <param name="Count">How many on one copy.</param>
 /// <param name="WidthMm">Width of one on the model, mm; of grit the size of a grain.</param>
 /// <param name="LengthMm">Length of one on the model, mm.</param>
-public sealed record Marks([MarkCountBound] int Count, [MarkWidthBound] double WidthMm, [MarkLengthBound] double LengthMm)
+/// <param name="Kind">What they are meant as; none where nobody said.</param>
+/// <param name="StripMm2">Area of one copy that they are spread over by a technique that goes by area, mm2; none where they are made one by one.</param>
+public sealed record Marks([MarkCountBound] int Count, [MarkWidthBound] double WidthMm, [MarkLengthBound] double LengthMm, MarkKind? Kind = null, [StripBound] double? StripMm2 = null)
 {
+    // Of the box round one, what it fills: a run fades out. Craft estimate.
+    private const double Fills = 0.7;
+
     /// <summary>What they cover on one copy, mm2.</summary>
     [JsonIgnore]
-    public double AreaMm2 => Count * WidthMm * LengthMm;
+    public double AreaMm2 => Count * WidthMm * LengthMm * Filled;
+
+    /// <summary>What one fills of its box, 0..1: of a kind that is told, a run or patch fades out and a strip is not laid shut.</summary>
+    [JsonIgnore]
+    public double Filled => Kind is not { } kind ? 1 : kind.Facts() is { Length: null } strip ? strip.Share : Fills;
+
+    /// <summary>Hands-on minutes on one copy, of a kind that is told.</summary>
+    /// <param name="carrier">What it is borne by.</param>
+    /// <param name="rateCm2PerMin">Area that the technique does in a minute, cm2.</param>
+    public double MinutesOf(Carrier carrier, double rateCm2PerMin)
+    {
+        if (Kind is not { } kind)
+        {
+            return 0;
+        }
+
+        var facts = kind.Facts();
+        return facts.MoreMin + (facts.IsField ? (StripMm2 ?? AreaMm2) / 100 / (facts.RateCm2PerMin > 0 ? facts.RateCm2PerMin : rateCm2PerMin) : Count * kind.SecondsEach(carrier) / 60);
+    }
 }
 
 /// <summary>A coat that fades out with height.</summary>
@@ -181,6 +204,9 @@ public sealed record Coat
     /// <summary>How hard it works on what lies below: a spirit coat that is cleaned off scrubs.</summary>
     public Impact Impact => How.SpiritImpact is { } spirit && Carrier == Carrier.WhiteSpirit ? spirit : How.Impact;
 
+    /// <summary>How one of its marks is drawn: as what it is meant as, else as its technique leaves it; none for what is laid as a film.</summary>
+    public MarkShape? Shape => Marks?.Kind?.Facts().Shape ?? How.Shape;
+
     /// <summary>Its film, or the technique's on a zone; marks that are counted cover what they measure.</summary>
     public Deposit DepositOn(Zone zone)
     {
@@ -190,7 +216,14 @@ public sealed record Coat
         }
 
         var usual = Kernels.Deposit(Technique, zone.Relief, zone.Facing);
-        return Marks is { } marks && How.GoesBy == GoesBy.Number ? usual.Covering(marks.AreaMm2 / zone.AreaMm2, zone.HeightShares) : usual;
+        if (Marks is not { } marks || (How.GoesBy != GoesBy.Number && marks.Kind is null))
+        {
+            return usual;
+        }
+
+        // What is drawn on faces with the brush for edges lies on all heights alike.
+        var spread = marks.Kind is { } kind && !kind.Facts().OnEdges && How.GoesBy is GoesBy.Edges or GoesBy.Creases ? new([usual.WetFilmUm.Max(), usual.WetFilmUm.Max(), usual.WetFilmUm.Max()], [1, 1, 1]) : usual;
+        return spread.Covering(marks.AreaMm2 / zone.AreaMm2, zone.HeightShares);
     }
 
     /// <summary>Where it is done.</summary>

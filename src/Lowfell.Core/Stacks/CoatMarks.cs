@@ -19,7 +19,7 @@ public static class CoatMarks
             return told;
         }
 
-        var (width, length) = coat.How.Stroke is { LengthMm: > 0 } s ? (s.WidthMm, s.LengthMm) : coat.How.Shape == MarkShape.Dot ? (DotMm, DotMm) : (UsualWidthMm, UsualLengthMm);
+        var (width, length) = coat.How.Stroke is { LengthMm: > 0 } s ? (s.WidthMm, s.LengthMm) : coat.Shape == MarkShape.Dot ? (DotMm, DotMm) : (UsualWidthMm, UsualLengthMm);
         return new(Math.Max(1, (int)Math.Min(1e6, Covered(coat, zone) * zone.AreaMm2 / (width * length))), width, length);
     }
 

@@ -175,6 +175,16 @@ public enum FidelitySchool
     AsReference,
 }
 
+/// <summary>Where marks of wear and weather go.</summary>
+public enum MarkPlaceSchool
+{
+    /// <summary>Where water stands and hands reach.</summary>
+    Reasoned,
+
+    /// <summary>Anywhere.</summary>
+    AtRandom,
+}
+
 /// <summary>Points on which good painters disagree, as the project prefers them; <see cref="SchoolBook"/> says what each choice is.</summary>
 public sealed record Schools
 {
@@ -231,6 +241,9 @@ public sealed record Schools
 
     /// <summary>What it is held against.</summary>
     public FidelitySchool Fidelity { get; init; }
+
+    /// <summary>Where marks go.</summary>
+    public MarkPlaceSchool MarkPlaces { get; init; }
 
     /// <summary>Distance from which a detail has to be seen, m: as the reference shows it, in the hand; to scale, by who leans over it; else from the table.</summary>
     /// <param name="tableM">Distance that the set is looked at from, m.</param>

@@ -100,6 +100,8 @@ public static class DemoLoader
                 MarkCount = c.Marks?.Count,
                 MarkWidthMm = c.Marks?.WidthMm,
                 MarkLengthMm = c.Marks?.LengthMm,
+                MarkKind = c.Marks?.Kind,
+                MarkStripMm2 = c.Marks?.StripMm2,
                 FadeFullMm = c.Fade?.FullMm,
                 FadeNoneMm = c.Fade?.NoneMm,
                 Note = c.Note,

@@ -277,7 +277,14 @@ namespace Lowfell.Store.Migrations
                     b.Property<int?>("MarkCount")
                         .HasColumnType("integer");
 
+                    b.Property<string>("MarkKind")
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)");
+
                     b.Property<double?>("MarkLengthMm")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("MarkStripMm2")
                         .HasColumnType("double precision");
 
                     b.Property<double?>("MarkWidthMm")
@@ -1586,6 +1593,34 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("trays", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.WeatheringRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("PieceId")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Plan")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("BenchId", "PieceId")
+                        .IsUnique();
+
+                    b.ToTable("weatherings", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.WorkMarkRow", b =>
                 {
                     b.Property<Guid>("BenchId")
@@ -2197,6 +2232,23 @@ namespace Lowfell.Store.Migrations
                         .IsRequired();
 
                     b.Navigation("Family");
+
+                    b.Navigation("Piece");
+                });
+
+            modelBuilder.Entity("Lowfell.Store.WeatheringRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.PieceRow", "Piece")
+                        .WithOne()
+                        .HasForeignKey("Lowfell.Store.WeatheringRow", "BenchId", "PieceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
 
                     b.Navigation("Piece");
                 });

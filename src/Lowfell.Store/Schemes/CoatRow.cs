@@ -72,6 +72,12 @@ public sealed class CoatRow : IBenchRow
     /// <summary>How many marks on one copy; null where they are not counted.</summary>
     public int? MarkCount { get; set; }
 
+    /// <summary>What its marks are meant as; null where nobody said.</summary>
+    public MarkKind? MarkKind { get; set; }
+
+    /// <summary>Area that its marks are spread over on one copy, mm2; null where they are made one by one.</summary>
+    public double? MarkStripMm2 { get; set; }
+
     /// <summary>Width of a mark, mm.</summary>
     public double? MarkWidthMm { get; set; }
 
@@ -110,7 +116,7 @@ public sealed class CoatRow : IBenchRow
             WhileWet = WhileWet,
             Wait = Wait,
             OwnWaitMin = WaitMinutes,
-            Marks = this is { MarkCount: { } count, MarkWidthMm: { } width, MarkLengthMm: { } length } ? new(count, width, length) : null,
+            Marks = this is { MarkCount: { } count, MarkWidthMm: { } width, MarkLengthMm: { } length } ? new(count, width, length, MarkKind, MarkStripMm2) : null,
             Fade = this is { FadeFullMm: { } full, FadeNoneMm: { } none } ? new(full, none) : null,
             Known = Known,
             Note = Note,

@@ -57,3 +57,25 @@ public sealed class BoardRow : IBenchRow, IVersionedRow
     /// <summary>What stands where, as JSON.</summary>
     public required string Board { get; set; }
 }
+
+/// <summary>How the copies of a piece are weathered.</summary>
+public sealed class WeatheringRow : IBenchRow, IVersionedRow
+{
+    /// <summary>Identity.</summary>
+    public Guid Id { get; set; }
+
+    /// <inheritdoc/>
+    public Guid BenchId { get; set; }
+
+    /// <inheritdoc/>
+    public int Version { get; set; } = 1;
+
+    /// <summary>The piece.</summary>
+    public Guid PieceId { get; set; }
+
+    /// <summary>The piece.</summary>
+    public PieceRow? Piece { get; set; }
+
+    /// <summary>The plan, as JSON.</summary>
+    public required string Plan { get; set; }
+}

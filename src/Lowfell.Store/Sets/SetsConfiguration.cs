@@ -27,6 +27,17 @@ internal sealed class BoardConfiguration : BenchRowConfiguration<BoardRow>
     }
 }
 
+internal sealed class WeatheringConfiguration : BenchRowConfiguration<WeatheringRow>
+{
+    protected override string Table => "weatherings";
+
+    protected override void More(EntityTypeBuilder<WeatheringRow> row)
+    {
+        row.Property(w => w.Plan).HasColumnType("text");
+        row.HasOne(w => w.Piece).WithOne().HasForeignKey<WeatheringRow>(w => new { w.BenchId, w.PieceId }).OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
 internal sealed class PieceConfiguration : BenchRowConfiguration<PieceRow>
 {
     protected override string Table => "pieces";

@@ -23,6 +23,7 @@ using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Features.Sight;
 using Lowfell.Web.Features.Stack;
 using Lowfell.Web.Features.Tiles;
+using Lowfell.Web.Features.Weathering;
 using Microsoft.AspNetCore.Http.Json;
 using Serilog;
 using Serilog.Events;
@@ -78,6 +79,7 @@ public static class LowfellHost
         builder.Services.AddScoped<PlanDesk>();
         builder.Services.AddScoped<TrayDesk>();
         builder.Services.AddSingleton<LayoutMemory>();
+        builder.Services.AddScoped<WeatheringDesk>();
         builder.Services.AddScoped<LookDesk>();
         builder.Services.AddSingleton<LookQueue>();
         builder.Services.AddSingleton<MeshMemory>();
@@ -144,6 +146,7 @@ public static class LowfellHost
         TraySteps.Map(bound);
         TrayRim.Map(bound);
         BoardEndpoints.Map(bound);
+        WeatheringEndpoints.Map(bound);
         LookEndpoints.Map(bound);
         SightEndpoints.Map(bound);
         StairEndpoints.Map(bound);

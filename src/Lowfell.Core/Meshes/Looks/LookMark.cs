@@ -1,26 +1,8 @@
 using System.Numerics;
+using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Meshes.Looks;
-
-/// <summary>The side of a piece that a mark lies on.</summary>
-public enum MarkSide
-{
-    /// <summary>What looks to the front.</summary>
-    Front,
-
-    /// <summary>What looks to the right.</summary>
-    Right,
-
-    /// <summary>What looks to the rear.</summary>
-    Back,
-
-    /// <summary>What looks to the left.</summary>
-    Left,
-
-    /// <summary>What looks up.</summary>
-    Top,
-}
 
 /// <summary>One mark, placed in millimetres of the side that it lies on.</summary>
 /// <param name="Zone">Place of its zone.</param>

@@ -1,4 +1,5 @@
 using System.Numerics;
+using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Meshes.Looks;

@@ -20,6 +20,9 @@ public static class MarkPlaces
     private const int LeastOpen = 40;
     private const int Candidates = 4;
 
+    // What is planned farther than this from any corner of the surface, squared, mm2, lies beside it.
+    private const float OffSurface = 64;
+
     // Farther from each other than this, squared, mm2, marks are as good as apart: else the first lie at borders. Chips come in company.
     private const float Apart = 64, ChipsApart = 4;
 
@@ -30,7 +33,7 @@ public static class MarkPlaces
     public static IReadOnlyList<int> Layers(StackDraft stack)
     {
         ArgumentNullException.ThrowIfNull(stack);
-        List<int> all = [.. Enumerable.Range(0, stack.Coats.Count).Where(i => stack.Coats[i] is { Skipped: false, How.Shape: not null })];
+        List<int> all = [.. Enumerable.Range(0, stack.Coats.Count).Where(i => stack.Coats[i] is { Skipped: false, Shape: not null })];
         return all.Count > MarkIndex.MostLayers ? all[^MarkIndex.MostLayers..] : all;
     }
 
@@ -42,7 +45,8 @@ public static class MarkPlaces
     /// <param name="zoneOfPart">The zone that each part shows; -1 for none.</param>
     /// <param name="stacks">The stack of each zone.</param>
     /// <param name="seed">Seed: of a piece and copy.</param>
-    public static PlacedMarks Place(ShownMesh mesh, IReadOnlyList<int> zoneOfPart, IReadOnlyList<StackDraft> stacks, ulong seed)
+    /// <param name="planned">Marks of coats that somebody has planned, by the coat; their zone and layer are not looked at.</param>
+    public static PlacedMarks Place(ShownMesh mesh, IReadOnlyList<int> zoneOfPart, IReadOnlyList<StackDraft> stacks, ulong seed, IReadOnlyDictionary<Guid, IReadOnlyList<LookMark>>? planned = null)
     {
         ArgumentNullException.ThrowIfNull(mesh);
         ArgumentNullException.ThrowIfNull(zoneOfPart);
@@ -62,13 +66,42 @@ public static class MarkPlaces
             {
                 var coat = stacks[zone].Coats[layers[layer]];
                 var drawn = coat.How.Role == Role.WetStreak ? Enumerable.Range(0, layer).LastOrDefault(l => stacks[zone].Coats[layers[l]].How.Role == Role.Drawing, -1) : -1;
-                marks.AddRange(drawn >= 0
+                marks.AddRange(planned?.GetValueOrDefault(coat.Id) is { } told
+                    ? Planned(mesh, frame, triangles, told, zone, layer)
+                    : drawn >= 0
                     ? Drawn(marks, zone, drawn, layer, coat, stacks[zone].Zone)
                     : Rolled(mesh, frame, triangles, coat, stacks[zone].Zone, zone, layer, new Seeds(Seeds.Of(coat.Id, seed))));
             }
         }
 
         return new(marks, frame);
+    }
+
+    // As they are planned; one that was planned beside the surface is moved onto it.
+    private static IEnumerable<LookMark> Planned(ShownMesh mesh, MarkFrame frame, List<int> triangles, IReadOnlyList<LookMark> told, int zone, int layer)
+    {
+        var corners = new List<(MarkSide Side, Vector2 On)>();
+        foreach (var corner in triangles.SelectMany(t => new[] { mesh.Corners[3 * t], mesh.Corners[(3 * t) + 1], mesh.Corners[(3 * t) + 2] }).Distinct())
+        {
+            var side = MarkFrame.SideOf(Normal(mesh, corner));
+            corners.Add((side, frame.On(side, mesh.At(corner))));
+        }
+
+        foreach (var mark in told)
+        {
+            var (at, near) = (new Vector2(mark.XMm, mark.YMm), float.MaxValue);
+            var to = at;
+            if (mark.Shape != MarkShape.Band)
+            {
+                foreach (var (side, on) in corners)
+                {
+                    var away = side == mark.Side ? Vector2.DistanceSquared(on, at) : float.MaxValue;
+                    (near, to) = away < near ? (away, on) : (near, to);
+                }
+            }
+
+            yield return (near is < float.MaxValue and > OffSurface ? mark with { XMm = to.X, YMm = to.Y } : mark) with { Zone = zone, Layer = layer };
+        }
     }
 
     private static Marks Drawn(Marks of)
@@ -96,7 +129,7 @@ public static class MarkPlaces
 
     private static List<LookMark> Rolled(ShownMesh mesh, MarkFrame frame, List<int> triangles, Coat coat, Zone zone, int place, int layer, Seeds seeds)
     {
-        var (size, shape) = (Of(coat, zone), coat.How.Shape!.Value);
+        var (size, shape) = (Of(coat, zone), coat.Shape!.Value);
         var weights = new Dictionary<int, float>();
         float At(int vertex) => weights.TryGetValue(vertex, out var known) ? known : weights[vertex] = Weight(mesh, vertex, shape, coat, zone);
         var sums = new double[triangles.Count];

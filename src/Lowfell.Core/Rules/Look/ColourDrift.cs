@@ -23,7 +23,7 @@ public static class ColourDrift
 
     private static IEnumerable<Fault> Find(Reading reading)
     {
-        if (reading.Zone.Target is null || reading.Applied.Count == 0 || reading.Prediction.Top.Face.DeltaTarget is not { } off || off <= reading.Zone.Tolerance)
+        if (reading.Zone.Target is null || reading.Applied.Count == 0 || Bare(reading).Top.Face.DeltaTarget is not { } off || off <= reading.Zone.Tolerance)
         {
             yield break;
         }
@@ -35,6 +35,10 @@ public static class ColourDrift
             Figure = $"{off:0.0} dE00 from the target; you allow {reading.Zone.Tolerance:0.#}.",
         };
     }
+
+    // Wear and weather leave the wanted colour on purpose: it is held against what lies beside them.
+    private static PredictedStack Bare(Reading reading) =>
+        reading.Draft.Coats.Any(c => !c.Skipped && c.Marks?.Kind is not null) ? Predictor.PredictMiddle(reading.Draft with { Coats = [.. reading.Draft.Coats.Select(c => c.Marks?.Kind is null ? c : c with { Skipped = true })] }) : reading.Prediction;
 
     private static IEnumerable<Mend> Mend(MendContext context)
     {

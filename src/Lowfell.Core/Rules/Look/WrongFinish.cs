@@ -48,7 +48,7 @@ public static class WrongFinish
         foreach (var i in reading.Applied.Where(i => i > varnish))
         {
             var coat = reading.Coat(i);
-            if (reading.Shields(i) && coat.How is { SetsSheen: true, Builds: false } && !coat.What!.Clear)
+            if (reading.Shields(i) && coat.Marks?.Kind is null && coat.How is { SetsSheen: true, Builds: false } && !coat.What!.Clear)
             {
                 end = coat.Paint!.Lead.Sheen.AsFilm();
                 dulled = false;

@@ -9,7 +9,7 @@ public static class ChipTooBig
         "A chip of paint is larger than paint breaks off in life.")
     {
         Schools = ["contrast"],
-        Check = static r => MarkSizes.TooLarge(r, MarkSizes.LargestChipMm, "These chips are too big for the scale.", "At this scale whole plates of paint would have to come off."),
-        Mends = static c => [MarkSizes.Smaller(c, MarkSizes.LargestChipMm, "Keep them under")],
+        Check = static r => MarkSizes.TooLarge(r, MarkSizes.IsChip, "These chips are too big for the scale.", "At this scale whole plates of paint would have to come off."),
+        Mends = static c => MarkSizes.Smaller(c, "Keep them under"),
     };
 }

@@ -9,7 +9,7 @@ public static class GrainOutOfScale
         "A grain of grit stands for a stone larger than one walks over.")
     {
         Schools = ["contrast"],
-        Check = static r => MarkSizes.TooLarge(r, MarkSizes.LargestGrainMm, "This grit is coarse for the scale.", "Each grain reads as a boulder; fine sand reads as ground."),
-        Mends = static c => [MarkSizes.Smaller(c, MarkSizes.LargestGrainMm, "Use grains no larger than")],
+        Check = static r => MarkSizes.TooLarge(r, MarkSizes.IsGrain, "This grit is coarse for the scale.", "Each grain reads as a boulder; fine sand reads as ground."),
+        Mends = static c => MarkSizes.Smaller(c, "Use grains no larger than"),
     };
 }

@@ -9,7 +9,7 @@ public static class StreakTooWide
         "A streak is wider than rain, rust or grime runs down in life.")
     {
         Schools = ["contrast"],
-        Check = static r => MarkSizes.TooLarge(r, MarkSizes.WidestStreakMm, "These streaks are too wide for the scale.", "At this scale they read as bands of paint, not as something that ran down."),
-        Mends = static c => [MarkSizes.Smaller(c, MarkSizes.WidestStreakMm, "Draw them no wider than")],
+        Check = static r => MarkSizes.TooLarge(r, MarkSizes.IsStreak, "These streaks are too wide for the scale.", "At this scale they read as bands of paint, not as something that ran down."),
+        Mends = static c => MarkSizes.Smaller(c, "Draw them no wider than"),
     };
 }

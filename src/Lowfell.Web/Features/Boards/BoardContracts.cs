@@ -159,4 +159,5 @@ public sealed record LinesOnCopy(int Copy, IReadOnlyList<NamedLine> Lines);
 /// <param name="Name">Its name.</param>
 /// <param name="Kind">What it keeps its height above.</param>
 /// <param name="On">How it lies there.</param>
-public sealed record NamedLine(string Name, DatumKind Kind, DatumOnCopy On);
+/// <param name="HeightMm">Its height, mm.</param>
+public sealed record NamedLine(string Name, DatumKind Kind, DatumOnCopy On, double HeightMm);

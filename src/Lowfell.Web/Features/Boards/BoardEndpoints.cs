@@ -71,18 +71,23 @@ public static class BoardEndpoints
     private static async Task<Ok<List<LinesOnCopy>>> OfZone(Guid id, LowfellDb db, CancellationToken cancel)
     {
         var zone = await db.Zones.AsNoTracking().Include(z => z.Piece!.Set).SingleOrDefaultAsync(z => z.Id == id && z.DeletedAt == null && z.Piece!.DeletedAt == null && z.Piece.Set!.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", id);
-        var piece = zone.Piece!;
+        return TypedResults.Ok((await OfPieceAsync(zone.Piece!, db, cancel)).Lines);
+    }
+
+    /// <summary>Heights of lines on the copies of a piece, by the board of its set, and that board; nothing where it has none.</summary>
+    internal static async Task<(List<LinesOnCopy> Lines, BoardDraft? Board)> OfPieceAsync(PieceRow piece, LowfellDb db, CancellationToken cancel)
+    {
         if (await db.Boards.AsNoTracking().Where(b => b.SetId == piece.SetId).Select(b => b.Board).SingleOrDefaultAsync(cancel) is not { } kept)
         {
-            return TypedResults.Ok(new List<LinesOnCopy>());
+            return ([], null);
         }
 
         var desk = await PiecesAsync(piece.Set!, db, cancel);
         var board = There(Kept.Read<BoardDraft>(kept), desk);
         var answer = BoardDesk.Answer(board, desk);
-        NamedLine Named(DatumOnCopy level) => board.Datums.First(d => d.Id == level.DatumId) is var d ? new(d.Name, d.Kind, level) : null!;
-        return TypedResults.Ok(answer.Copies.Concat(answer.Loose).Where(c => c.PieceId == piece.Id && c.Levels.Count > 0)
-            .Select(c => new LinesOnCopy(board.Copies.FirstOrDefault(s => s.Id == c.Id)?.Copy ?? 0, [.. c.Levels.Select(Named)])).OrderBy(c => c.Copy == 0).ThenBy(c => c.Copy).ToList());
+        NamedLine Named(DatumOnCopy level) => board.Datums.First(d => d.Id == level.DatumId) is var d ? new(d.Name, d.Kind, level, d.HeightMm) : null!;
+        return ([.. answer.Copies.Concat(answer.Loose).Where(c => c.PieceId == piece.Id && c.Levels.Count > 0)
+            .Select(c => new LinesOnCopy(board.Copies.FirstOrDefault(s => s.Id == c.Id)?.Copy ?? 0, [.. c.Levels.Select(Named)])).OrderBy(c => c.Copy == 0).ThenBy(c => c.Copy)], board);
     }
 
     // A piece that was deleted, or copies that were taken away, come back with them.

@@ -16,6 +16,7 @@ using Lowfell.Core.Rules;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
+using Lowfell.Core.Weathering;
 using Lowfell.Core.Wording;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -121,6 +122,13 @@ public sealed record CraftView(
 /// <param name="PartMoves">How a part moves.</param>
 /// <param name="DatumKind">What a line keeps its height above.</param>
 /// <param name="LevelState">How a line lies on a copy.</param>
+/// <param name="MarkKind">Kinds of marks.</param>
+/// <param name="MarkHost">What carries marks.</param>
+/// <param name="MarkSide">Sides of a piece.</param>
+/// <param name="WeatherAge">Since when something stands.</param>
+/// <param name="WentThrough">What a piece went through.</param>
+/// <param name="ThrownBy">What throws the ground up.</param>
+/// <param name="WidthVerdict">How a width stands to life.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
     IReadOnlyDictionary<Facing, string> Facing,
@@ -150,7 +158,14 @@ public sealed record WordsView(
     IReadOnlyDictionary<BoardSide, string> BoardSide,
     IReadOnlyDictionary<PartMoves, string> PartMoves,
     IReadOnlyDictionary<DatumKind, string> DatumKind,
-    IReadOnlyDictionary<LevelState, string> LevelState);
+    IReadOnlyDictionary<LevelState, string> LevelState,
+    IReadOnlyDictionary<MarkKind, string> MarkKind,
+    IReadOnlyDictionary<MarkHost, string> MarkHost,
+    IReadOnlyDictionary<MarkSide, string> MarkSide,
+    IReadOnlyDictionary<WeatherAge, string> WeatherAge,
+    IReadOnlyDictionary<WentThrough, string> WentThrough,
+    IReadOnlyDictionary<ThrownBy, string> ThrownBy,
+    IReadOnlyDictionary<WidthVerdict, string> WidthVerdict);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -166,7 +181,8 @@ public static class CraftEndpoints
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
             Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>(),
-            Said<SightRoom>(), Said<Eyes>(), Said<SightWord>(), Said<SightVerdict>(), Said<SightKind>(), Said<Finish>(), Said<BoardSide>(), Said<PartMoves>(), Said<DatumKind>(), Said<LevelState>()));
+            Said<SightRoom>(), Said<Eyes>(), Said<SightWord>(), Said<SightVerdict>(), Said<SightKind>(), Said<Finish>(), Said<BoardSide>(), Said<PartMoves>(), Said<DatumKind>(), Said<LevelState>(),
+            Said<MarkKind>(), Said<MarkHost>(), Said<MarkSide>(), Said<WeatherAge>(), Said<WentThrough>(), Said<ThrownBy>(), Said<WidthVerdict>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

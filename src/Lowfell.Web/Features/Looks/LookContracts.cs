@@ -1,6 +1,6 @@
 using Lowfell.Core.Colour;
-using Lowfell.Core.Meshes.Looks;
 using Lowfell.Core.Meshes.StandIns;
+using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
 using Lowfell.Core.Wording;
 

@@ -14,6 +14,7 @@ using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
 using Lowfell.Web.Features.Bases;
+using Lowfell.Web.Features.Weathering;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Caching.Memory;
 
@@ -29,19 +30,21 @@ namespace Lowfell.Web.Features.Looks;
 /// <param name="ZoneOfPart">For each part the place of its zone; -1 where there is none.</param>
 /// <param name="RadiusMm">Radius within which edges and recesses are told, mm.</param>
 /// <param name="Copy">Which copy: marks lie otherwise on each.</param>
-internal sealed record PieceScene(PieceRow Piece, PieceLookRow? Choice, StandInWish Wish, Guid MeshId, IReadOnlyList<ZoneRow> Zones, IReadOnlyList<StackDraft> Stacks, int[] ZoneOfPart, float RadiusMm, int Copy)
+/// <param name="Planned">Marks that its weathering plan places, by coat.</param>
+internal sealed record PieceScene(PieceRow Piece, PieceLookRow? Choice, StandInWish Wish, Guid MeshId, IReadOnlyList<ZoneRow> Zones, IReadOnlyList<StackDraft> Stacks, int[] ZoneOfPart, float RadiusMm, int Copy, IReadOnlyDictionary<Guid, IReadOnlyList<LookMark>> Planned)
 {
     private const ulong MarksPart = 15;
 
     /// <summary>Its marks on a surface.</summary>
-    public PlacedMarks Marks(ShownMesh mesh) => MarkPlaces.Place(mesh, ZoneOfPart, Stacks, Seeds.Of(Piece.Id, MarksPart + ((ulong)Copy << 8)));
+    public PlacedMarks Marks(ShownMesh mesh) => MarkPlaces.Place(mesh, ZoneOfPart, Stacks, Seeds.Of(Piece.Id, MarksPart + ((ulong)Copy << 8)), Planned);
 
     /// <summary>What its marks follow from, beside the surface.</summary>
     public string MarksOf()
     {
         // A zone's size and heights decide how many there are, and where.
         var coats = Stacks.SelectMany(s => MarkPlaces.Layers(s).Select(i => FormattableString.Invariant($"{s.Coats[i].Id:n} {s.Coats[i].Technique} {MarkPlaces.Of(s.Coats[i], s.Zone)} {s.Coats[i].Fade} {s.Zone.HeightFromMm} {s.Zone.HeightToMm}"))).ToList();
-        return coats.Count == 0 ? "" : $"{Copy} {string.Join(';', coats)}";
+        var planned = string.Join(';', Planned.SelectMany(p => p.Value.Select(m => FormattableString.Invariant($"{p.Key:n} {m}"))));
+        return coats.Count == 0 ? "" : $"{Copy} {string.Join(';', coats)}{planned}";
     }
 }
 
@@ -76,8 +79,9 @@ public sealed class MeshMemory : IDisposable
 /// <param name="layouts">Their layouts.</param>
 /// <param name="meshes">Surfaces that were drawn lately.</param>
 /// <param name="queue">Turns.</param>
+/// <param name="weathering">Plans that place marks.</param>
 /// <param name="clock">Time.</param>
-public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, LayoutMemory layouts, MeshMemory meshes, LookQueue queue, TimeProvider clock)
+public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, LayoutMemory layouts, MeshMemory meshes, LookQueue queue, WeatheringDesk weathering, TimeProvider clock)
 {
     // Another way to make surfaces, another number: what was kept is made again.
     private const int Made = 4;
@@ -117,7 +121,8 @@ public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, Layou
             stacks[at < 0 ? throw RefusedException.NotFound("tryZoneId", trial.ZoneId) : at] = await TriedAsync(trial, zones[at], stacks[at], bench, shelf, cancel);
         }
 
-        return new(piece, choice, wish, Hashed(MemoryMarshal.AsBytes(text.AsSpan())), zones, stacks, Parts(kind, choice, zones), radius, Math.Clamp(copy, 1, Math.Max(1, piece.Copies)));
+        copy = Math.Clamp(copy, 1, Math.Max(1, piece.Copies));
+        return new(piece, choice, wish, Hashed(MemoryMarshal.AsBytes(text.AsSpan())), zones, stacks, Parts(kind, choice, zones), radius, copy, await weathering.MarksAsync(pieceId, copy, [.. stacks.SelectMany(s => s.Coats).Select(c => c.Id)], cancel));
     }
 
     private async Task<StackDraft> TriedAsync(LookTrial trial, ZoneRow zone, StackDraft stack, Bench bench, OpenShelf shelf, CancellationToken cancel)

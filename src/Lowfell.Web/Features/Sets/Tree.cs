@@ -83,6 +83,17 @@ internal static class Tree
             });
         }
 
+        foreach (var plan in await db.Weatherings.AsNoTracking().Where(w => copies.Keys.Contains(w.PieceId)).ToListAsync(cancel))
+        {
+            // Zones are named anew; coats keep their ids in the copy's stacks as long as it shares them.
+            db.Weatherings.Add(new WeatheringRow
+            {
+                Id = Guid.CreateVersion7(),
+                PieceId = copies[plan.PieceId].Id,
+                Plan = ids.Aggregate(plan.Plan, (text, zone) => text.Replace(zone.Key.ToString(), zone.Value.ToString(), StringComparison.OrdinalIgnoreCase)),
+            });
+        }
+
         db.PieceLooks.AddRange((await db.PieceLooks.AsNoTracking().Where(l => copies.Keys.Contains(l.PieceId)).ToListAsync(cancel)).Select(l => new PieceLookRow
         {
             Id = Guid.CreateVersion7(),

@@ -27,7 +27,7 @@ internal static class CoatRows
         WhileWet = c.WhileWet,
         Wait = c.Wait,
         WaitMinutes = c.WaitMinutes,
-        Marks = c is { MarkCount: { } count, MarkWidthMm: { } width, MarkLengthMm: { } length } ? new(count, width, length) : null,
+        Marks = c is { MarkCount: { } count, MarkWidthMm: { } width, MarkLengthMm: { } length } ? new(count, width, length, c.MarkKind, c.MarkStripMm2) : null,
         Fade = c is { FadeFullMm: { } full, FadeNoneMm: { } none } ? new(full, none) : null,
         Known = c.Known,
         Note = c.Note,
@@ -69,7 +69,7 @@ internal static class CoatRows
         row.OwnDeposit = c.Deposit is { } d ? [.. d.WetFilmUm, .. d.Coverage] : null;
         (row.Hurried, row.Optional, row.Skipped, row.Note) = (c.Hurried, c.Optional, c.Skipped, c.Note);
         (row.WhileWet, row.Wait, row.WaitMinutes) = (c.WhileWet, c.Wait, c.WaitMinutes);
-        (row.MarkCount, row.MarkWidthMm, row.MarkLengthMm) = (c.Marks?.Count, c.Marks?.WidthMm, c.Marks?.LengthMm);
+        (row.MarkCount, row.MarkWidthMm, row.MarkLengthMm, row.MarkKind, row.MarkStripMm2) = (c.Marks?.Count, c.Marks?.WidthMm, c.Marks?.LengthMm, c.Marks?.Kind, c.Marks?.StripMm2);
         (row.FadeFullMm, row.FadeNoneMm, row.Known) = (c.Fade?.FullMm, c.Fade?.NoneMm, [.. c.Known]);
     }
 }

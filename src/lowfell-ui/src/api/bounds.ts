@@ -204,6 +204,14 @@ export const bounds = {
     overhangMm: { min: 0, max: 20, unit: "mm" },
     insteadOf: { maxLength: 120 },
   },
+  EntryDraft: {
+    count: { min: 0, max: 20000 },
+    widthMm: { min: 0, max: 500, unit: "mm" },
+    lengthMm: { min: 0, max: 500, unit: "mm" },
+    fromMm: { min: -100, max: 3000, unit: "mm" },
+    toMm: { min: -100, max: 3000, unit: "mm" },
+    held: { maxItems: 1000 },
+  },
   Fade: {
     fullMm: { min: 0, max: 3000, unit: "mm" },
     noneMm: { min: 0, max: 3000, unit: "mm" },
@@ -211,8 +219,16 @@ export const bounds = {
   GroundsChange: {
     count: { min: 0, max: 5 },
   },
+  HeldMarks: {
+    copy: { min: 1, max: 1000 },
+    marks: { maxItems: 400 },
+  },
   HelpRequest: {
     coats: { maxItems: 60 },
+  },
+  HistoryDraft: {
+    went: { maxItems: 14 },
+    levelMm: { min: 0, max: 1000, unit: "mm" },
   },
   JoinDraft: {
     clearanceMm: { min: 0, max: 50, unit: "mm" },
@@ -249,6 +265,7 @@ export const bounds = {
     count: { min: 1, max: 100000 },
     widthMm: { min: 0, max: 500, above: true, unit: "mm" },
     lengthMm: { min: 0, max: 3000, above: true, unit: "mm" },
+    stripMm2: { min: 0, max: 10000000, above: true, unit: "mm2" },
   },
   MaskRequest: {
     copy: { min: 1, max: 200 },
@@ -337,6 +354,14 @@ export const bounds = {
     coats: { maxItems: 60 },
     touches: { maxItems: 60 },
   },
+  PlacedMark: {
+    xMm: { min: -100, max: 3000, unit: "mm" },
+    yMm: { min: -100, max: 3000, unit: "mm" },
+    widthMm: { min: 0, max: 500, unit: "mm" },
+    lengthMm: { min: 0, max: 500, unit: "mm" },
+    angleDeg: { min: -360, max: 360, unit: "degrees" },
+    host: { min: -1, max: 2000 },
+  },
   PlanRequest: {
     setIds: { maxItems: 2000 },
     withoutCoats: { maxItems: 2000 },
@@ -348,6 +373,10 @@ export const bounds = {
     widthMm: { min: 1, max: 3000, unit: "mm" },
     heightMm: { min: 1, max: 3000, unit: "mm" },
     copies: { min: 1, max: 1000 },
+  },
+  PreviewWeatherZone: {
+    name: { maxLength: 120 },
+    coats: { maxItems: 60 },
   },
   RatioQuestion: {
     materialIds: { maxItems: 4 },
@@ -472,6 +501,25 @@ export const bounds = {
     metres: { min: 0.1, max: 5, unit: "m" },
     ticks: { maxItems: 100 },
   },
+  WeatherCoatsChange: {
+    back: { maxItems: 60 },
+  },
+  WeatheringDraft: {
+    hosts: { maxItems: 60 },
+    entries: { maxItems: 300 },
+    put: { maxItems: 300 },
+  },
+  WeatheringPreview: {
+    set: { maxLength: 120 },
+    piece: { maxLength: 120 },
+    copies: { min: 1, max: 1000 },
+    lengthMm: { min: 1, max: 3000, unit: "mm" },
+    widthMm: { min: 1, max: 3000, unit: "mm" },
+    heightMm: { min: 1, max: 3000, unit: "mm" },
+    zones: { maxItems: 60 },
+    parts: { maxItems: 400 },
+    copy: { min: 1, max: 1000 },
+  },
   WeeklyEvening: {
     startMin: { min: 0, max: 1439, unit: "minutes after midnight" },
     endMin: { min: 1, max: 2160, unit: "minutes after midnight" },
@@ -481,6 +529,9 @@ export const bounds = {
   },
   ZoneChanges: {
     zones: { maxItems: 2000 },
+  },
+  ZoneCoats: {
+    coats: { maxItems: 60 },
   },
   ZoneDraft: {
     areaMm2: { min: 1, max: 10000000, unit: "mm2" },
@@ -497,6 +548,16 @@ export const bounds = {
     scale: { min: 1, max: 1000 },
     viewingMm: { min: 100, max: 10000, unit: "mm" },
     trialFactor: { min: 0.25, max: 4 },
+  },
+  ZoneHosts: {
+    ledges: { min: 0, max: 2000 },
+    iron: { min: 0, max: 2000 },
+    lips: { min: 0, max: 2000 },
+    bolts: { min: 0, max: 2000 },
+    fillers: { min: 0, max: 2000 },
+    perches: { min: 0, max: 2000 },
+    corners: { min: 0, max: 2000 },
+    hotEdgeMm: { min: 1, max: 1000000, unit: "mm" },
   },
   ZoneSettings: {
     name: { maxLength: 120 },

@@ -1071,6 +1071,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preview/weathering": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A whole weathering plan in, everything computed out; without entries they are proposed. Nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WeatheringPreview"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeatheringPreviewed"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/zones/{id}/picture.png": {
         parameters: {
             query?: never;
@@ -8116,6 +8165,262 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/weathering": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The weathering plan of a piece, and what follows from it; the marks of one copy. */
+        get: {
+            parameters: {
+                query?: {
+                    copy?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeatheringView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Keeps a plan; 409 when somebody else has changed it. Copies that are painted with a kind keep its marks. */
+        put: {
+            parameters: {
+                query?: {
+                    copy?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WeatheringChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeatheringView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/weathering/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fills a plan from what the piece went through; what is locked stays. Nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProposalRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EntryDraft"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/weathering/coats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts the marks of the kept plan into the stacks of its zones, each at its place, or takes that back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WeatherCoatsChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeatherCoatsPut"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/weathering/card.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The card of a copy at true size: faces, lines, numbered marks and a list; A5, black on white. */
+        get: {
+            parameters: {
+                query?: {
+                    copy?: number;
+                    page?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "image/svg+xml": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/look": {
         parameters: {
             query?: never;
@@ -11421,6 +11726,145 @@ export interface components {
             /** @description At its foot. */
             foot: components["schemas"]["ElevationView"];
         };
+        /** @description One kind of mark on one zone, as it is planned. */
+        EntryDraft: {
+            /**
+             * Format: uuid
+             * @description Identity; that of its coat too.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description The kind. */
+            kind: components["schemas"]["MarkKind"];
+            /**
+             * Format: double
+             * @description How many on one copy, the mean of all.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description Width of one, mm; 0 for a strip.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Length of one, mm; 0 for a strip.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Lower border of its strip, mm; none for the whole zone.
+             */
+            fromMm?: null | number;
+            /**
+             * Format: double
+             * @description Upper border, mm.
+             */
+            toMm?: null | number;
+            /**
+             * Format: uuid
+             * @description What it is made with; none for what is nearest on the shelf.
+             */
+            materialId?: null | string;
+            /**
+             * @description Stays when the rest is proposed anew.
+             * @default false
+             */
+            locked: boolean;
+            /**
+             * Format: int32
+             * @description Raised to draw it again.
+             * @default 1
+             */
+            version: number;
+            /** @description Copies whose marks stay. */
+            held?: null | components["schemas"]["HeldMarks"][];
+        };
+        /** @description Marks of an entry on one copy. */
+        EntryMarks: {
+            /**
+             * Format: uuid
+             * @description The entry.
+             */
+            entryId: string;
+            /** @description How one is drawn. */
+            shape: components["schemas"]["MarkShape"];
+            /** @description The marks. */
+            marks: components["schemas"]["PlacedMark"][];
+            /** @description They stay when the rest is drawn again. */
+            held: boolean;
+            /**
+             * Format: int32
+             * @description Number of the first on the card; 0 where they have none.
+             */
+            first: number;
+        };
+        /** @description What follows from an entry. */
+        EntryView: {
+            /**
+             * Format: uuid
+             * @description The entry.
+             */
+            id: string;
+            /** @description The rule of place. */
+            why: string;
+            /** @description Its number goes by what was guessed. */
+            guess: boolean;
+            /** @description Laid as a strip, not mark by mark. */
+            strip: boolean;
+            /** @description Set one by one; else sponged, flicked or laid. */
+            byNumber: boolean;
+            /**
+             * Format: double
+             * @description Width in life, mm.
+             */
+            lifeWidthMm: number;
+            /**
+             * Format: double
+             * @description Length in life, mm.
+             */
+            lifeLengthMm: number;
+            /** @description How that stands to life. */
+            verdict: components["schemas"]["WidthVerdict"];
+            /** @description What draws it; none for a strip, or where no tool does. */
+            tool: null | string;
+            seen: null | components["schemas"]["SightVerdict"];
+            technique: null | components["schemas"]["Technique"];
+            /** @description What with. */
+            material: null | string;
+            /** @description Colour of a mark, as predicted. */
+            colour: null | string;
+            /**
+             * Format: int32
+             * @description How many on all copies.
+             */
+            total: number;
+            /** @description How many on each copy. */
+            perCopy: number[];
+            /**
+             * Format: double
+             * @description Paint, ml.
+             */
+            ml: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes a copy.
+             */
+            minutesEach: number;
+            /**
+             * Format: double
+             * @description For all copies.
+             */
+            minutes: number;
+            /** @description Its coat is in the stack of its zone. */
+            inStack: boolean;
+            /** @description What cannot be. */
+            faults: string[];
+        };
         /** @description An evening that is over: what was planned, and what was done. */
         EveningFact: {
             /**
@@ -11469,6 +11913,41 @@ export interface components {
          * @enum {unknown}
          */
         Eyes: "sharp" | "weaker";
+        /** @description Part of a side that a zone is taken to lie on, mm from the left end of the side and from the foot; of the top from its front border. */
+        FacePart: {
+            /** @description The side. */
+            side: components["schemas"]["MarkSide"];
+            /**
+             * Format: double
+             * @description Left border, mm.
+             */
+            fromX: number;
+            /**
+             * Format: double
+             * @description Right border, mm.
+             */
+            toX: number;
+            /**
+             * Format: double
+             * @description Lower border, mm.
+             */
+            fromY: number;
+            /**
+             * Format: double
+             * @description Upper border, mm.
+             */
+            toY: number;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            width?: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            height?: number;
+        };
         /**
          * @description Which way a zone looks.
          * @enum {unknown}
@@ -11860,6 +12339,16 @@ export interface components {
              */
             deSpan: number;
         };
+        /** @description A copy whose marks stay. */
+        HeldMarks: {
+            /**
+             * Format: int32
+             * @description Number of the copy.
+             */
+            copy: number;
+            /** @description Its marks. */
+            marks: components["schemas"]["PlacedMark"][];
+        };
         /** @description A stack, and the coat that colour help is wanted for. */
         HelpRequest: {
             /** @description What it goes on. */
@@ -11894,6 +12383,41 @@ export interface components {
          * @enum {unknown}
          */
         HighlightSchool: "facingLight" | "all";
+        /** @description What a piece went through. */
+        HistoryDraft: {
+            /** @description Since when. */
+            age: components["schemas"]["WeatherAge"];
+            /** @description What it was. */
+            went: ("rain" | "saltWind" | "tideWater" | "dampGround" | "shade" | "sun" | "handsAndFeet" | "driven" | "fought" | "smoke" | "leaks" | "birds" | "dryDust" | "wetGround")[];
+            /**
+             * @description The side that the weather comes from; none for all alike.
+             * @enum {unknown}
+             */
+            from?: "front" | "right" | "back" | "left" | "top" | null;
+            /**
+             * @description What throws the ground up at it.
+             * @default feet
+             * @enum {unknown}
+             */
+            thrown: "feet" | "wheels" | "tracks";
+            /**
+             * Format: double
+             * @description Water line above the table, mm; none for that of the board, or where it stands dry.
+             */
+            levelMm?: null | number;
+        };
+        /** @description What can carry marks on a zone. */
+        HostView: {
+            /** @description What. */
+            host: components["schemas"]["MarkHost"];
+            /**
+             * Format: int32
+             * @description How many on one copy.
+             */
+            count: number;
+            /** @description Not counted: guessed from its creases or size. */
+            guess: boolean;
+        };
         HttpValidationProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -12119,6 +12643,21 @@ export interface components {
             licence: string;
             /** @description The licence, or who holds the copyright where the short name says the rest. */
             text: string;
+        };
+        /** @description A line of the board on a copy. */
+        LineView: {
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Above the foot at the left end of the front, mm.
+             */
+            leftMm: number;
+            /**
+             * Format: double
+             * @description At its right end, mm.
+             */
+            rightMm: number;
         };
         /** @description Lines on a copy of a piece, as they are marked. */
         LinesOnCopy: {
@@ -12487,6 +13026,21 @@ export interface components {
             layers: components["schemas"]["LookLayerView"][];
         };
         /**
+         * @description What carries a mark.
+         * @enum {unknown}
+         */
+        MarkHost: "none" | "ledge" | "iron" | "lip" | "bolt" | "filler" | "perch" | "corner";
+        /**
+         * @description What a mark of wear or weather is meant as.
+         * @enum {unknown}
+         */
+        MarkKind: "chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust";
+        /**
+         * @description Where marks of wear and weather go.
+         * @enum {unknown}
+         */
+        MarkPlaceSchool: "reasoned" | "atRandom";
+        /**
          * @description How a single mark is drawn.
          * @enum {unknown}
          */
@@ -12513,6 +13067,16 @@ export interface components {
              * @description Length of one on the model, mm.
              */
             lengthMm: number;
+            /**
+             * @description What they are meant as; none where nobody said.
+             * @enum {unknown}
+             */
+            kind?: "chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust" | null;
+            /**
+             * Format: double
+             * @description Area of one copy that they are spread over by a technique that goes by area, mm2; none where they are made one by one.
+             */
+            stripMm2?: null | number;
         };
         /** @description Where an element may be put on a base, as it is turned. */
         MaskRequest: {
@@ -13226,6 +13790,11 @@ export interface components {
             kind: components["schemas"]["DatumKind"];
             /** @description How it lies there. */
             on: components["schemas"]["DatumOnCopy"];
+            /**
+             * Format: double
+             * @description Its height, mm.
+             */
+            heightMm: number;
         };
         /** @description How near a swatch is to a picked colour. */
         NearSwatch: {
@@ -13947,6 +14516,43 @@ export interface components {
              */
             y: number;
         };
+        /** @description A mark where it lies on a copy. */
+        PlacedMark: {
+            /** @description The side. */
+            side: components["schemas"]["MarkSide"];
+            /**
+             * Format: double
+             * @description From the left end of the side, mm.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Above the foot, of the top from its front border, mm: of what runs down its upper end, else its middle.
+             */
+            yMm: number;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Length, mm.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Turned against the clock, degrees.
+             * @default 0
+             */
+            angleDeg: number;
+            /**
+             * Format: int32
+             * @description Which of the places that can carry one; -1 where none does.
+             * @default -1
+             */
+            host: number;
+        };
         /** @description One line of the list by which a base is laid. */
         Placing: {
             /**
@@ -14353,6 +14959,20 @@ export interface components {
              */
             copies: number;
         };
+        /** @description A zone, for a plan that is not kept. */
+        PreviewWeatherZone: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its surface. */
+            zone: components["schemas"]["ZoneDraft"];
+            /** @description Its coats. */
+            coats: components["schemas"]["CoatDraft"][];
+        };
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -14384,6 +15004,11 @@ export interface components {
             paint: null | string;
             /** @description Recess, face and edge once it is on; none for a part. */
             look: string[];
+        };
+        /** @description A plan that is to be filled from its history: what is locked stays. */
+        ProposalRequest: {
+            /** @description The plan. */
+            plan: components["schemas"]["WeatheringDraft"];
         };
         /** @description What bases take. */
         QuantitiesView: {
@@ -14944,6 +15569,8 @@ export interface components {
             contrast?: components["schemas"]["ContrastSchool"];
             /** @description What it is held against. */
             fidelity?: components["schemas"]["FidelitySchool"];
+            /** @description Where marks go. */
+            markPlaces?: components["schemas"]["MarkPlaceSchool"];
         };
         /**
          * @description Where a rule looks.
@@ -15393,11 +16020,8 @@ export interface components {
             /** @description What to look for on the piece next, those near the threshold. */
             details: components["schemas"]["TrialDetail"][];
         };
-        /**
-         * @description What is seen from where, in one word.
-         * @enum {unknown}
-         */
-        SightVerdict: "farOff" | "atTable" | "barelyAtTable" | "inHand" | "never";
+        /** @enum {unknown} */
+        SightVerdict: "farOff" | "atTable" | "barelyAtTable" | "inHand" | "never" | null;
         /**
          * @description How well something is seen from a place.
          * @enum {unknown}
@@ -16585,6 +17209,245 @@ export interface components {
          * @enum {unknown}
          */
         WashSchool: "twoThin" | "oneGenerous";
+        /**
+         * @description Since when something stands or is used.
+         * @enum {unknown}
+         */
+        WeatherAge: "season" | "years" | "tenYears" | "decades";
+        /** @description Puts the marks of the kept plan into the stacks, or takes that back. */
+        WeatherCoatsChange: {
+            /**
+             * Format: int32
+             * @description Version of the plan.
+             */
+            version: number;
+            /** @description What was answered when they were put in: takes it back. */
+            back?: null | components["schemas"]["ZoneCoats"][];
+        };
+        /** @description Stacks that were changed. */
+        WeatherCoatsPut: {
+            /** @description As they were, to be sent back. */
+            was: components["schemas"]["ZoneCoats"][];
+            /**
+             * Format: int32
+             * @description Version of the plan now.
+             */
+            version: number;
+            /** @description What was added beside the marks, by zone and in words. */
+            added: string[];
+        };
+        /** @description A zone's stack with the marks of a plan. */
+        WeatheredCoats: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Its coats from below. */
+            coats: components["schemas"]["CoatDraft"][];
+            /** @description What was added so that it holds. */
+            added: string[];
+            /** @description Kinds that nothing on the shelf makes. */
+            missing: ("chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust")[];
+            /**
+             * Format: int32
+             * @description Stops and risks of it that were not there before.
+             */
+            alarms: number;
+        };
+        /** @description A zone of a plan. */
+        WeatheredZone: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Which way it looks. */
+            facing: components["schemas"]["Facing"];
+            /** @description Its face, as it is planned; none where nothing is on it. */
+            colour: null | string;
+            /** @description What can carry marks. */
+            hosts: components["schemas"]["HostView"][];
+            /**
+             * Format: double
+             * @description Length of hot edges on one copy, mm.
+             */
+            hotEdgeMm: number;
+            /** @description Not measured. */
+            hotEdgeGuess: boolean;
+            /** @description Kinds of marks that belong on it. */
+            kinds: ("chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust")[];
+            /** @description Where it is taken to lie. */
+            parts: components["schemas"]["FacePart"][];
+        };
+        /** @description What follows from a plan. */
+        WeatheringAnswer: {
+            /** @description From each entry. */
+            entries: components["schemas"]["EntryView"][];
+            /**
+             * Format: int32
+             * @description The copy that marks are told of.
+             */
+            copy: number;
+            /** @description Its marks. */
+            marks: components["schemas"]["EntryMarks"][];
+            /** @description Lines of the board on it. */
+            lines: components["schemas"]["LineView"][];
+            /** @description Stacks with the marks. */
+            stacks: components["schemas"]["WeatheredCoats"][];
+            /**
+             * Format: double
+             * @description Hands-on minutes for all copies.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Paint, ml.
+             */
+            ml: number;
+            /**
+             * Format: double
+             * @description What neighbours share of their hosts, the mean of all kinds; none where there is but one copy.
+             */
+            overlap: null | number;
+        };
+        /** @description A plan as it is to be kept. */
+        WeatheringChange: {
+            /**
+             * Format: int32
+             * @description Version that it was changed from; 0 for the first.
+             */
+            version: number;
+            /** @description The plan. */
+            plan: components["schemas"]["WeatheringDraft"];
+        };
+        /** @description A plan. */
+        WeatheringDraft: {
+            /** @description What the piece went through. */
+            history: components["schemas"]["HistoryDraft"];
+            /** @description What its zones carry. */
+            hosts: components["schemas"]["ZoneHosts"][];
+            /** @description Marks. */
+            entries: components["schemas"]["EntryDraft"][];
+            /** @description Coats that were put into stacks by this plan. */
+            put?: null | string[];
+        };
+        /** @description A whole plan with its piece. */
+        WeatheringPreview: {
+            /** @description What the set is told by in seeds. */
+            set: string;
+            /** @description What the piece is told by. */
+            piece: string;
+            /**
+             * Format: int32
+             * @description Copies.
+             */
+            copies: number;
+            /**
+             * Format: double
+             * @description Length, mm.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Height, mm.
+             */
+            heightMm: number;
+            /** @description Zones with their coats. */
+            zones: components["schemas"]["PreviewWeatherZone"][];
+            /** @description The plan; without entries it is proposed. */
+            plan: components["schemas"]["WeatheringDraft"];
+            /** @description Parts of the front that move. */
+            parts?: null | components["schemas"]["BoardPartDraft"][];
+            /**
+             * Format: int32
+             * @description The copy that marks are told of.
+             * @default 1
+             */
+            copy: number;
+            schools?: null | components["schemas"]["Schools"];
+        };
+        /** @description What follows from a plan that is not kept. */
+        WeatheringPreviewed: {
+            /** @description Its entries, proposed where none were given. */
+            entries: components["schemas"]["EntryDraft"][];
+            /** @description What follows. */
+            answer: components["schemas"]["WeatheringAnswer"];
+        };
+        /** @description The plan of a piece. */
+        WeatheringView: {
+            /**
+             * Format: uuid
+             * @description The piece.
+             */
+            pieceId: string;
+            /**
+             * Format: uuid
+             * @description Its set.
+             */
+            setId: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Copies.
+             */
+            copies: number;
+            /**
+             * Format: double
+             * @description One to so many.
+             */
+            scale: number;
+            /**
+             * Format: double
+             * @description Distance that it is looked at from, m.
+             */
+            viewingM: number;
+            /** @description Marks are rolled, by the painter's school. */
+            atRandom: boolean;
+            /**
+             * Format: double
+             * @description Its length, mm.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Its width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Its height, mm.
+             */
+            heightMm: number;
+            /** @description It is taken for a box, which it is not. */
+            rectangle: boolean;
+            /**
+             * Format: double
+             * @description Water line of its board, mm; none where it has none.
+             */
+            levelMm: null | number;
+            /**
+             * Format: int32
+             * @description Version; 0 for one that was not kept yet.
+             */
+            version: number;
+            /** @description The plan. */
+            plan: components["schemas"]["WeatheringDraft"];
+            /** @description Zones. */
+            zones: components["schemas"]["WeatheredZone"][];
+            /** @description What follows. */
+            answer: components["schemas"]["WeatheringAnswer"];
+            /** @description Parts that move, on its front. */
+            parts: components["schemas"]["BoardPartDraft"][];
+        };
         /** @description An evening that comes every week. */
         WeeklyEvening: {
             /** @description Day of the week. */
@@ -16608,6 +17471,11 @@ export interface components {
             summary: components["schemas"]["PlanSummary"];
             request: null | components["schemas"]["PlanRequest"];
         };
+        /**
+         * @description How a drawn width stands to life.
+         * @enum {unknown}
+         */
+        WidthVerdict: "finer" | "toScale" | "fuller" | "tooWide" | "cannotBeDrawn";
         /** @description Elements that a family wishes for. */
         WishedDraft: {
             /** @description Kind. */
@@ -16736,6 +17604,34 @@ export interface components {
             levelState: {
                 [key: string]: string;
             };
+            /** @description Kinds of marks. */
+            markKind: {
+                [key: string]: string;
+            };
+            /** @description What carries marks. */
+            markHost: {
+                [key: string]: string;
+            };
+            /** @description Sides of a piece. */
+            markSide: {
+                [key: string]: string;
+            };
+            /** @description Since when something stands. */
+            weatherAge: {
+                [key: string]: string;
+            };
+            /** @description What a piece went through. */
+            wentThrough: {
+                [key: string]: string;
+            };
+            /** @description What throws the ground up. */
+            thrownBy: {
+                [key: string]: string;
+            };
+            /** @description How a width stands to life. */
+            widthVerdict: {
+                [key: string]: string;
+            };
         };
         /** @description A change with the version it was made on. */
         ZoneChange: {
@@ -16751,6 +17647,26 @@ export interface components {
         ZoneChanges: {
             /** @description Each zone once. */
             zones: components["schemas"]["ChangedZone"][];
+        };
+        /** @description What a zone's coats were, or are to be again. */
+        ZoneCoats: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /**
+             * Format: uuid
+             * @description Its scheme then.
+             */
+            schemeId: string;
+            /**
+             * Format: int32
+             * @description Version of that scheme as it was left.
+             */
+            version: number;
+            /** @description The coats before. */
+            coats: components["schemas"]["CoatDraft"][];
         };
         /** @description A zone as it is planned. */
         ZoneDraft: {
@@ -16843,6 +17759,54 @@ export interface components {
              */
             trialFactor?: number;
             air?: null | components["schemas"]["AirDraft"];
+        };
+        /** @description What on a zone can carry marks, on one copy; none where it was not counted. */
+        ZoneHosts: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /**
+             * Format: int32
+             * @description Sills, copings, bars, rivets.
+             */
+            ledges?: null | number;
+            /**
+             * Format: int32
+             * @description Bare iron.
+             */
+            iron?: null | number;
+            /**
+             * Format: int32
+             * @description Lower lips of overhangs.
+             */
+            lips?: null | number;
+            /**
+             * Format: int32
+             * @description Bolts and plugs that hold liquid.
+             */
+            bolts?: null | number;
+            /**
+             * Format: int32
+             * @description Fillers, hinges, axles.
+             */
+            fillers?: null | number;
+            /**
+             * Format: int32
+             * @description Perches.
+             */
+            perches?: null | number;
+            /**
+             * Format: int32
+             * @description Corners that hold water.
+             */
+            corners?: null | number;
+            /**
+             * Format: double
+             * @description Raised edges that hands, feet and travel reach, mm.
+             */
+            hotEdgeMm?: null | number;
         };
         /** @description A zone by its names, to be chosen. */
         ZoneName: {

@@ -53,6 +53,13 @@ export const boardSideWord = {} as Record<components["schemas"]["BoardSide"], st
 export const partMovesWord = {} as Record<components["schemas"]["PartMoves"], string>;
 export const datumKindWord = {} as Record<components["schemas"]["DatumKind"], string>;
 export const levelStateWord = {} as Record<components["schemas"]["LevelState"], string>;
+export const markKindWord = {} as Record<components["schemas"]["MarkKind"], string>;
+export const markHostWord = {} as Record<components["schemas"]["MarkHost"], string>;
+export const markSideWord = {} as Record<components["schemas"]["MarkSide"], string>;
+export const weatherAgeWord = {} as Record<components["schemas"]["WeatherAge"], string>;
+export const wentThroughWord = {} as Record<components["schemas"]["WentThrough"], string>;
+export const thrownByWord = {} as Record<components["schemas"]["ThrownBy"], string>;
+export const widthVerdictWord = {} as Record<components["schemas"]["WidthVerdict"], string>;
 export const sightKindWord = {} as Record<components["schemas"]["SightKind"], string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
@@ -98,6 +105,13 @@ export function learn(craft: Craft) {
   Object.assign(dustFromWord, words.dustFrom);
   Object.assign(standInKindWord, words.standInKind);
   Object.assign(lampWord, words.lamp);
+  Object.assign(markKindWord, words.markKind);
+  Object.assign(markHostWord, words.markHost);
+  Object.assign(markSideWord, words.markSide);
+  Object.assign(weatherAgeWord, words.weatherAge);
+  Object.assign(wentThroughWord, words.wentThrough);
+  Object.assign(thrownByWord, words.thrownBy);
+  Object.assign(widthVerdictWord, words.widthVerdict);
   Object.assign(sightRoomWord, words.sightRoom);
   Object.assign(eyesWord, words.eyes);
   Object.assign(sightWord, words.sightWord);

@@ -1,0 +1,226 @@
+using Lowfell.Core.Materials;
+using Lowfell.Core.Stacks;
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Techniques;
+using Lowfell.Core.Weathering;
+using Lowfell.Core.Wording;
+using Lowfell.Store;
+using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
+using Lowfell.Web.Features.Stack;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Lowfell.Web.Features.Weathering;
+
+/// <summary>Weathering plans: how much of which mark, where on each copy, and into which stacks.</summary>
+public static class WeatheringEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void Map(IEndpointRouteBuilder app)
+    {
+        var plan = app.MapGroup("/api/pieces/{id:guid}/weathering").WithTags("Weathering").ProducesValidationProblem();
+        plan.MapGet("", Get).WithSummary("The weathering plan of a piece, and what follows from it; the marks of one copy.");
+        plan.MapPut("", Put).WithSummary("Keeps a plan; 409 when somebody else has changed it. Copies that are painted with a kind keep its marks.").ProducesProblem(409);
+        plan.MapPost("proposal", Propose).WithSummary("Fills a plan from what the piece went through; what is locked stays. Nothing is kept.");
+        plan.MapPost("coats", Coats).WithSummary("Puts the marks of the kept plan into the stacks of its zones, each at its place, or takes that back.").ProducesProblem(409);
+        plan.MapGet("card.svg", Card).WithSummary("The card of a copy at true size: faces, lines, numbered marks and a list; A5, black on white.").Produces<string>(200, "image/svg+xml");
+        app.MapPost("/api/preview/weathering", Preview).WithTags("Preview").ProducesValidationProblem().WithSummary("A whole weathering plan in, everything computed out; without entries they are proposed. Nothing is kept.");
+    }
+
+    private static async Task<Ok<WeatheringView>> Get(Guid id, WeatheringDesk desk, CancellationToken cancel, int copy = 1) => TypedResults.Ok(View(await desk.SceneAsync(id, null, cancel), copy));
+
+    private static async Task<Ok<WeatheringView>> Put(Guid id, WeatheringChange change, WeatheringDesk desk, LowfellDb db, OpenBench open, CancellationToken cancel, int copy = 1)
+    {
+        var before = await desk.SceneAsync(id, null, cancel);
+        WeatheringDesk.Check(change.Plan, [.. before.Zones.Select(z => z.Id)], before.Shelf);
+        var row = await db.Weatherings.SingleOrDefaultAsync(w => w.PieceId == id, cancel);
+        Versions.Check(change.Version, row?.Version ?? 0);
+
+        // What is in the stacks is known to who put it there alone.
+        var plan = change.Plan with { Put = before.Plan.Put, Entries = await PaintedAsync(before, change.Plan.Entries, db, cancel) };
+        if (row is null)
+        {
+            db.Weatherings.Add(new() { Id = Guid.CreateVersion7(), PieceId = id, Plan = Kept.Write(plan) });
+        }
+        else
+        {
+            row.Plan = Kept.Write(plan);
+            db.Entry(row).State = EntityState.Modified;
+        }
+
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException twice) when (twice.InnerException is Npgsql.PostgresException { SqlState: Npgsql.PostgresErrorCodes.UniqueViolation })
+        {
+            // Another window kept the first one at the same moment.
+            Versions.Check(change.Version, change.Version + 1);
+        }
+
+        return TypedResults.Ok(View(await desk.SceneAsync(id, null, cancel), copy));
+    }
+
+    // An entry that is drawn again, or has another number: copies that are painted with it keep their marks.
+    private static async Task<IReadOnlyList<EntryDraft>> PaintedAsync(WeatherScene before, IReadOnlyList<EntryDraft> entries, LowfellDb db, CancellationToken cancel)
+    {
+        var old = before.Plan.Entries.DistinctBy(e => e.Id).ToDictionary(e => e.Id);
+        bool Changed(EntryDraft e) => old.TryGetValue(e.Id, out var was) && e.Kind.Facts().Length is not null && (was.Version, was.Count, was.WidthMm, was.LengthMm, was.FromMm, was.ToMm) != (e.Version, e.Count, e.WidthMm, e.LengthMm, e.FromMm, e.ToMm);
+        if (!entries.Any(Changed))
+        {
+            return entries;
+        }
+
+        var done = (await db.StandingAsync([.. before.Zones.Select(z => z.Id)], cancel)).Where(l => l.CoatId is { } coat && l.Copy > 0 && old.ContainsKey(coat)).Select(l => (l.CoatId!.Value, l.Copy)).ToHashSet();
+        var zones = before.Zones.ToDictionary(z => z.Id);
+        return [.. entries.Select(e =>
+        {
+            int[] painted = [.. done.Where(d => d.Value == e.Id).Select(d => d.Copy).Where(c => (e.Held ?? []).All(h => h.Copy != c)).Order()];
+            if (!Changed(e) || painted.Length == 0 || !zones.TryGetValue(old[e.Id].ZoneId, out var zone))
+            {
+                return e;
+            }
+
+            var marks = Variation.Of(before.Piece, zone, old[e.Id].ToCore());
+            return e with { Held = [.. e.Held ?? [], .. painted.Where(c => c <= marks.Count).Select(c => new HeldMarks(c, [.. marks[c - 1].Select(PlacedMark.Of)]))] };
+        })];
+    }
+
+    private static async Task<Ok<IReadOnlyList<EntryDraft>>> Propose(Guid id, ProposalRequest request, WeatheringDesk desk, CancellationToken cancel)
+    {
+        var scene = await desk.SceneAsync(id, request.Plan, cancel);
+        WeatheringDesk.Check(request.Plan, [.. scene.Zones.Select(z => z.Id)], scene.Shelf);
+        return TypedResults.Ok<IReadOnlyList<EntryDraft>>(WeatheringDesk.Proposed(scene));
+    }
+
+    private static async Task<Ok<WeatherCoatsPut>> Coats(Guid id, WeatherCoatsChange change, WeatheringDesk desk, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    {
+        var scene = await desk.SceneAsync(id, null, cancel);
+        var row = await db.Weatherings.SingleOrDefaultAsync(w => w.PieceId == id, cancel) ?? throw new RefusedException("version", "There is no plan to put into the stacks: propose one, or add marks.");
+        Versions.Check(change.Version, row.Version);
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
+        var (was, added, put) = change.Back is { } back ? (await BackAsync(scene, back, db, clock, cancel), [], []) : await PutInAsync(scene, db, clock, cancel);
+
+        // What was ever put in by the plan is known as such, also once it is back after an undo.
+        row.Plan = Kept.Write(scene.Plan with { Put = [.. (scene.Plan.Put ?? []).Concat(put).Distinct().TakeLast(EntriesBoundAttribute.MostEntries)] });
+        db.Entry(row).State = EntityState.Modified;
+        await db.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
+        return TypedResults.Ok(new WeatherCoatsPut(was, row.Version, added));
+    }
+
+    private static async Task<IResult> Card(Guid id, WeatheringDesk desk, CancellationToken cancel, int copy = 1, int page = 1)
+    {
+        var scene = await desk.SceneAsync(id, null, cancel);
+        if (copy < 1 || copy > scene.Piece.Copies)
+        {
+            throw new RefusedException("copy", $"There is no copy {copy} of {scene.Row.Name}; 1 to {scene.Piece.Copies} are there.");
+        }
+
+        var pages = CopyCard.Draw(Content(scene, copy));
+        return page >= 1 && page <= pages.Count ? Results.Text(pages[page - 1], "image/svg+xml") : throw new RefusedException("page", $"The card has {pages.Count} {(pages.Count == 1 ? "page" : "pages")}.");
+    }
+
+    /// <summary>What the card of a copy tells.</summary>
+    internal static CardContent Content(WeatherScene scene, int copy)
+    {
+        List<MarkEntry> entries = scene.Plan.Entries.Select(e => e.ToCore()).ToList();
+        var zones = scene.Zones.ToDictionary(z => z.Id);
+        var kinds = WeatheringDesk.Read(scene, entries).Entries.Where(e => e.Faults.Count == 0).Select(e =>
+        {
+            var on = Variation.Of(scene.Piece, zones[e.Entry.ZoneId], scene.On(e.Entry, copy))[copy - 1];
+            return new CardMarks(e.Entry.Kind, zones[e.Entry.ZoneId].Name, on, e.Entry.How is { Length: not null, IsField: false } ? Variation.Counts(scene.Piece, zones[e.Entry.ZoneId], e.Entry)[copy - 1] : (int)e.Entry.Count, e.Tool?.Name ?? "", e.Work?.MinutesEach ?? 0);
+        }).OrderBy(k => k.Kind.Facts().Stage).ThenBy(k => k.Kind);
+        return new($"{scene.Row.Set!.Name}, {scene.Row.Name}", copy, scene.Kept?.Version ?? 0, scene.Piece.Box, scene.LinesOn(copy), [.. kinds]);
+    }
+
+    private static async Task<Ok<WeatheringPreviewed>> Preview(WeatheringPreview preview, OpenBench open, CancellationToken cancel)
+    {
+        if (preview.Zones.GroupBy(z => z.Id).FirstOrDefault(g => g.Count() > 1) is { } twice)
+        {
+            throw new RefusedException("zones", $"{twice.First().Name} is there twice.");
+        }
+
+        var shelf = await open.ShelfAsync(cancel);
+        WeatheringDesk.Check(preview.Plan, [.. preview.Zones.Select(z => z.Id)], shelf);
+        var put = preview.Plan.Entries.Select(e => e.Id).ToHashSet();
+        var stacks = preview.Zones.ToDictionary(z => z.Id, z => StackReader.Read(z.Zone, z.Coats, preview.Schools, shelf) is var s ? s with { Zone = s.Zone with { Name = z.Name, Copies = preview.Copies } } : null!);
+        List<WeatherZone> zones = [.. preview.Zones.Select(z => new WeatherZone(z.Id, z.Name, stacks[z.Id].Remove(c => put.Contains(c.Id)), preview.Plan.Hosts.LastOrDefault(h => h.ZoneId == z.Id)?.ToCore() ?? new()))];
+        var piece = new WeatherPiece(preview.Set, preview.Piece, preview.Copies, new(preview.LengthMm, preview.WidthMm, preview.HeightMm, WeatheringDesk.Moving(preview.Parts ?? [])), preview.Plan.History.From) { Name = preview.Piece, AtRandom = preview.Schools?.MarkPlaces == MarkPlaceSchool.AtRandom };
+        var viewing = zones.Count > 0 ? zones[0].Surface.ViewingMm : Zone.UsualViewingMm;
+        var scene = new WeatherScene(new() { Name = preview.Piece }, piece, zones, [], stacks, null, preview.Plan, [], preview.Parts ?? [], new(viewing / 1000), shelf);
+        var entries = preview.Plan.Entries.Count > 0 ? preview.Plan.Entries : WeatheringDesk.Proposed(scene);
+        return TypedResults.Ok(new WeatheringPreviewed(entries, WeatheringDesk.Answer(scene with { Plan = scene.Plan with { Entries = entries } }, preview.Copy)));
+    }
+
+    private static WeatheringView View(WeatherScene scene, int copy) => new(
+        scene.Row.Id, scene.Row.SetId, scene.Row.Name, scene.Piece.Copies, scene.Row.Set!.Scale, scene.Row.Set.ViewingMm / 1000, scene.Piece.AtRandom, scene.Piece.Box.LengthMm, scene.Piece.Box.WidthMm, scene.Piece.Box.HeightMm,
+        scene.Row.Shape is PieceShape.Disc or PieceShape.Cylinder or PieceShape.Free, scene.BoardLevelMm, scene.Kept?.Version ?? 0, scene.Plan, [.. scene.Zones.Select(z => WeatheringDesk.View(z, scene.Piece.Box))], WeatheringDesk.Answer(scene, copy), scene.Parts);
+
+    // Each zone's stack with its marks; a scheme that other zones use is copied for it first.
+    private static async Task<(List<ZoneCoats> Was, List<string> Added, List<Guid> Put)> PutInAsync(WeatherScene scene, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    {
+        var (was, added, put) = (new List<ZoneCoats>(), new List<string>(), new List<Guid>());
+        var read = WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]);
+        foreach (var zone in scene.Zones)
+        {
+            var now = scene.Whole[zone.Id];
+            var wanted = read.Stacks.TryGetValue(zone.Id, out var stack) ? stack : new(zone.Stack, [], []);
+            var row = scene.Rows.First(r => r.Id == zone.Id);
+            var before = row.Scheme!.Coats.OrderBy(c => c.Position).Select(CoatRows.Write).ToList();
+            var known = before.ToDictionary(c => c.Id);
+            var coats = wanted.Draft.Coats.Select(c => StackReader.Write(known.ContainsKey(c.Id) && now.IndexOf(c.Id) is >= 0 and var at && scene.Plan.Entries.Any(e => e.Id == c.Id) ? Mine(now.Coats[at], c) : c, known, scene.Shelf)).ToList();
+            if (Kept.Write(coats) == Kept.Write(before))
+            {
+                continue;
+            }
+
+            var scheme = await OwnSchemeAsync(scene, row, db, cancel);
+            await SchemeEndpoints.TakeCoatsAsync(scheme.Id, scheme.Version, _ => coats, scene.Shelf, db, clock.GetUtcNow(), cancel);
+            was.Add(new(zone.Id, row.SchemeId, (await db.Schemes.AsNoTracking().SingleAsync(s => s.Id == scheme.Id, cancel)).Version, before));
+            added.AddRange(wanted.Added.Select(a => $"{zone.Name}: {a}"));
+            put.AddRange(coats.Select(c => c.Id).Where(c => zone.Stack.IndexOf(c) < 0));
+        }
+
+        return (was, added, put);
+    }
+
+    // What the painter has changed of a coat of the plan stays, but for how many there are and how large.
+    private static Coat Mine(Coat was, Coat now) => was with { Marks = now.Marks, Technique = was.Material?.Id == now.Material?.Id ? was.Technique : now.Technique, Material = now.Material, Paint = was.Material?.Id == now.Material?.Id ? was.Paint : now.Paint };
+
+    private static async Task<SchemeRow> OwnSchemeAsync(WeatherScene scene, ZoneRow zone, LowfellDb db, CancellationToken cancel)
+    {
+        if (!await db.Zones.AnyAsync(z => z.SchemeId == zone.SchemeId && z.Id != zone.Id && z.DeletedAt == null, cancel))
+        {
+            return await db.Schemes.AsNoTracking().SingleAsync(s => s.Id == zone.SchemeId, cancel);
+        }
+
+        var name = $"{zone.Scheme!.Name}, weathered on {scene.Row.Name}";
+        var own = new SchemeRow { Id = Guid.CreateVersion7(), Name = name.Length > NameBoundAttribute.Longest ? name[..NameBoundAttribute.Longest] : name };
+        db.Schemes.Add(own);
+        CoatRows.Replace(db, own, [.. zone.Scheme.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], new Dictionary<Guid, Family>());
+        (await db.Zones.SingleAsync(z => z.Id == zone.Id, cancel)).SchemeId = own.Id;
+        await db.SaveChangesAsync(cancel);
+        return own;
+    }
+
+    private static async Task<List<ZoneCoats>> BackAsync(WeatherScene scene, IReadOnlyList<ZoneCoats> back, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    {
+        var was = new List<ZoneCoats>();
+        foreach (var zone in back)
+        {
+            var row = scene.Rows.FirstOrDefault(r => r.Id == zone.ZoneId) ?? throw RefusedException.NotFound("back", zone.ZoneId);
+            if (row.Scheme!.Version != zone.Version)
+            {
+                throw new RefusedException("back", $"The coats of {row.Name} were changed since: they stay as they are now.", 409);
+            }
+
+            var before = row.Scheme.Coats.OrderBy(c => c.Position).Select(CoatRows.Write).ToList();
+            await SchemeEndpoints.TakeCoatsAsync(row.SchemeId, zone.Version, _ => zone.Coats, scene.Shelf, db, clock.GetUtcNow(), cancel);
+            was.Add(new(zone.ZoneId, row.SchemeId, (await db.Schemes.AsNoTracking().SingleAsync(s => s.Id == row.SchemeId, cancel)).Version, before));
+        }
+
+        return was;
+    }
+}
