@@ -205,7 +205,7 @@ public sealed class Reading
     {
         for (var i = Draft.Coats.Count - 1; i >= 0; i--)
         {
-            if (!Draft.Coats[i].Skipped && IsVarnish(i))
+            if (!Draft.Coats[i].Skipped && IsVarnish(i) && Draft.Coats[i].Marks?.Kind is null)
             {
                 return i;
             }
@@ -229,7 +229,7 @@ public sealed class Reading
     }
 
     /// <summary>
-    /// Whether nothing is to be said of a coat on a film: a mist of varnish is how a marking, pigment or chipped surface is sealed, and opening
+    /// Whether nothing is to be said of a coat on a film: a mist of varnish, or a touch of gloss on a stain, is how a marking, pigment or chipped surface is sealed, and opening
     /// and streaking are wanted.
     /// </summary>
     internal bool IsSilent(int coat, int film)
@@ -240,7 +240,7 @@ public sealed class Reading
             // Opening is judged by what lies under the fluid, before the fluid goes on; a wet streak is wanted where it goes.
             Role.Opening => true,
             Role.WetStreak => film >= 0 && Draft.Coats[film].What!.Kind == Kind.Marking,
-            Role.Varnish => how.Sprayed && film >= 0 && Draft.Coats[film].What!.SealedByMist,
+            Role.Varnish => film >= 0 && Draft.Coats[film].What!.SealedByMist && (how.Sprayed || Draft.Coats[coat].Marks?.Kind is not null),
             _ => false,
         };
     }

@@ -108,6 +108,10 @@ public enum MarkKind
     /// <summary>Dust that settles.</summary>
     [Said("dust fall")]
     Dust,
+
+    /// <summary>A letter or figure.</summary>
+    [Said("letter")]
+    Letter,
 }
 
 /// <summary>What carries a mark.</summary>

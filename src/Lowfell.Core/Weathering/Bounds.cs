@@ -41,3 +41,24 @@ public sealed class WentBoundAttribute() : LengthBoundAttribute(0, 14);
 
 /// <summary>Zones of a plan.</summary>
 public sealed class WeatherZonesBoundAttribute() : LengthBoundAttribute(0, 60);
+
+/// <summary>Lettering of a plan.</summary>
+public sealed class LettersBoundAttribute() : LengthBoundAttribute(0, 20);
+
+/// <summary>Texts of one lettering.</summary>
+public sealed class TextsBoundAttribute() : LengthBoundAttribute(0, 200);
+
+/// <summary>Height of letters.</summary>
+public sealed class LetterBoundAttribute() : FigureBoundAttribute(0.5, 100, "mm");
+
+/// <summary>Tones of a pattern.</summary>
+public sealed class TonesBoundAttribute() : LengthBoundAttribute(0, 5);
+
+/// <summary>Size of a patch in life.</summary>
+public sealed class PatchBoundAttribute() : FigureBoundAttribute(50, 5000, "mm");
+
+/// <summary>How many times longer than high a patch is.</summary>
+public sealed class StretchBoundAttribute() : FigureBoundAttribute(0.3, 5);
+
+/// <summary>What is left of the ground between two tones.</summary>
+public sealed class PatternGapBoundAttribute() : FigureBoundAttribute(0, 10, "mm");

@@ -15,13 +15,14 @@ namespace Lowfell.Core.Weathering;
 public sealed record CardLine(string Name, double LeftMm, double RightMm);
 
 /// <summary>A kind of mark on a card.</summary>
+/// <param name="EntryId">Its entry.</param>
 /// <param name="Kind">The kind.</param>
 /// <param name="Zone">Name of its zone.</param>
 /// <param name="Marks">Its marks on this copy.</param>
 /// <param name="Count">How many there are, more than are placed where they are sponged or flicked.</param>
 /// <param name="Tool">The tool.</param>
 /// <param name="Minutes">Hands-on minutes.</param>
-public sealed record CardMarks(MarkKind Kind, string Zone, IReadOnlyList<MarkPlace> Marks, int Count, string Tool, double Minutes);
+public sealed record CardMarks(Guid EntryId, MarkKind Kind, string Zone, IReadOnlyList<MarkPlace> Marks, int Count, string Tool, double Minutes);
 
 /// <summary>All that a card tells.</summary>
 /// <param name="Title">Set and piece.</param>
@@ -30,7 +31,14 @@ public sealed record CardMarks(MarkKind Kind, string Zone, IReadOnlyList<MarkPla
 /// <param name="Box">The piece.</param>
 /// <param name="Lines">Lines, with heights at both ends.</param>
 /// <param name="Kinds">Marks.</param>
-public sealed record CardContent(string Title, int Copy, int Version, PieceBox Box, IReadOnlyList<CardLine> Lines, IReadOnlyList<CardMarks> Kinds);
+public sealed record CardContent(string Title, int Copy, int Version, PieceBox Box, IReadOnlyList<CardLine> Lines, IReadOnlyList<CardMarks> Kinds)
+{
+    /// <summary>Texts on it, each with its place.</summary>
+    public IReadOnlyList<(Lettering Of, string Text)> Letters { get; init; } = [];
+
+    /// <summary>Its pattern; none where it has none.</summary>
+    public Camouflage? Pattern { get; init; }
+}
 
 /// <summary>A card of a copy: its faces from outside at true size, lines and numbered marks to scale, and a list; A5, black on white, SVG in millimetres.</summary>
 public static class CopyCard
@@ -45,7 +53,7 @@ public static class CopyCard
     {
         ArgumentNullException.ThrowIfNull(card);
         var numbered = Numbered(card);
-        MarkSide[] sides = [.. Enum.GetValues<MarkSide>().Where(s => s == MarkSide.Front || numbered.Any(n => n.Mark.Side == s))];
+        MarkSide[] sides = [.. Enum.GetValues<MarkSide>().Where(s => s == MarkSide.Front || numbered.Any(n => n.Mark.Side == s) || card.Letters.Any(l => l.Of.Side == s) || card.Pattern is not null)];
         var pages = new List<StringBuilder>();
         var (page, x, y, tall) = (Page(card, pages), MarginMm, MarginMm + HeadMm, 0.0);
         foreach (var side in sides)
@@ -74,7 +82,7 @@ public static class CopyCard
     public static IReadOnlyList<(int Number, CardMarks Of, MarkPlace Mark)> Numbered(CardContent card)
     {
         ArgumentNullException.ThrowIfNull(card);
-        return [.. card.Kinds.Where(k => k.Kind.Facts() is { Length: not null, IsField: false } && k.Count <= WeatherTable.OneByOne).SelectMany(k => k.Marks.Select(m => (Of: k, Mark: m))).Select((m, i) => (i + 1, m.Of, m.Mark))];
+        return [.. card.Kinds.Where(k => k.Kind.Facts() is { Length: not null, IsField: false } && k.Count <= WeatherTable.Numbered).SelectMany(k => k.Marks.Select(m => (Of: k, Mark: m))).Select((m, i) => (i + 1, m.Of, m.Mark))];
     }
 
     private static StringBuilder Page(CardContent card, List<StringBuilder> pages)
@@ -100,6 +108,17 @@ public static class CopyCard
             }
         }
 
+        if (card.Pattern is { } pattern)
+        {
+            Outlines(page, pattern, card.Box, side, across, up);
+        }
+
+        // A guide to lay by, at the size that it is painted.
+        foreach (var (of, text) in card.Letters.Where(l => l.Of.Side == side))
+        {
+            page.Append(I($"<text x=\"{of.XMm:0.##}\" y=\"{up - of.YMm:0.##}\" font-size=\"{of.TallMm / 0.7:0.##}\" font-weight=\"bold\" text-anchor=\"middle\" textLength=\"{Letters.WidthMm(text, of.TallMm):0.##}\" lengthAdjust=\"spacingAndGlyphs\" fill=\"none\" stroke=\"black\" stroke-width=\"0.15\">{Text(text)}</text>\n"));
+        }
+
         foreach (var line in side == MarkSide.Top ? [] : card.Lines)
         {
             Line(page, line, side, across, up);
@@ -119,6 +138,40 @@ public static class CopyCard
         }
 
         page.Append(I($"<text y=\"{up + 3:0.##}\">{SaidAttribute.Of(typeof(MarkSide))[side.ToString()]}{(scale < 0.999 ? I($", {100 * scale:0} % of true size") : "")}</text>\n</g>\n"));
+    }
+
+    // Where one tone meets another, by small steps, and a number in the middle of each patch that is wide enough.
+    private static void Outlines(StringBuilder page, Camouflage pattern, PieceBox box, MarkSide side, double across, double up)
+    {
+        const double step = 1.5;
+        var (columns, rows) = ((int)(across / step), (int)(up / step));
+        int At(int c, int r) => pattern.At(box, side, (c + 0.5) * step, (r + 0.5) * step);
+        var path = new StringBuilder();
+        for (var r = 0; r < rows; r++)
+        {
+            var run = 0;
+            for (var c = 0; c < columns; c++)
+            {
+                var here = At(c, r);
+                if (c + 1 < columns && At(c + 1, r) != here)
+                {
+                    path.Append(I($"M{(c + 1) * step:0.#} {up - (r * step):0.##}v{-step:0.#}"));
+                }
+
+                if (r + 1 < rows && At(c, r + 1) != here)
+                {
+                    path.Append(I($"M{c * step:0.#} {up - ((r + 1) * step):0.##}h{step:0.#}"));
+                }
+
+                run = here >= 0 && c > 0 && At(c - 1, r) == here ? run + 1 : 0;
+                if (run == 4 && r % 6 == 3)
+                {
+                    page.Append(I($"<text x=\"{(c - 2) * step:0.#}\" y=\"{up - (r * step):0.##}\" font-size=\"2\" fill=\"gray\">{(char)('A' + here)}</text>"));
+                }
+            }
+        }
+
+        page.Append(I($"<path d=\"{path}\" fill=\"none\" stroke=\"black\" stroke-width=\"0.12\"/>\n"));
     }
 
     // The back mirrors the front; an end has the height of the corner that it begins at, and of that it ends at.
@@ -167,7 +220,7 @@ public static class CopyCard
             var own = numbered.Where(n => ReferenceEquals(n.Of, kind)).ToList();
             var tool = kind.Tool.Length == 0 ? "" : $", {kind.Tool}";
             lines.Add(own.Count > 0 ? I($"{own[0].Number}-{own[^1].Number} {words[kind.Kind.ToString()]}, {kind.Zone}{tool}")
-                : kind.Kind.Facts().Length is null ? Strip(words, kind) : I($"{words[kind.Kind.ToString()]}, {kind.Zone}: {kind.Count} by sponge or flick{tool}"));
+                : kind.Kind.Facts().Length is null ? Strip(words, kind) : I($"{words[kind.Kind.ToString()]}, {kind.Zone}: {kind.Count}{(kind.Kind.Facts().IsField || kind.Count > WeatherTable.OneByOne ? " by sponge or flick" : "")}{tool}"));
             lines.AddRange(own.Select(n => I($"  {n.Number}  {SaidAttribute.Of(typeof(MarkSide))[n.Mark.Side.ToString()]}  x {n.Mark.XMm:0.0}  h {n.Mark.YMm:0.0}  {n.Mark.WidthMm:0.00} x {n.Mark.LengthMm:0.0}")));
         }
 

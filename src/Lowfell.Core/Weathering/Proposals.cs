@@ -90,7 +90,13 @@ public static class Proposals
             return new(entry, Why(history, kind), false);
         }
 
-        var (width, length) = MarkScale.OnModel(kind, surface.Scale, Times(kind, zone, shelf, stand, ground));
+        var (times, seen) = Times(kind, zone, shelf, stand, ground);
+        if (!seen)
+        {
+            return null;
+        }
+
+        var (width, length) = MarkScale.OnModel(kind, surface.Scale, times);
         if (piece.AtRandom)
         {
             share *= new Bases.Plane.Seeds(Variation.Seed(piece.Set, piece.Piece, zone.Id.ToString("n"), kind.ToString(), "share")).In(LeastRolled, 1);
@@ -122,27 +128,31 @@ public static class Proposals
         }
     }
 
-    private static double Times(MarkKind kind, WeatherZone zone, Shelf shelf, SightFrom stand, Stratum? ground)
+    // How large it is drawn: so that it is seen from where it has to be; what is not seen even in the hand is not worth its minutes.
+    private static (double Times, bool Seen) Times(MarkKind kind, WeatherZone zone, Shelf shelf, SightFrom stand, Stratum? ground)
     {
+        var schools = zone.Stack.Schools;
         if (ground is null || WeatherPaints.Nearest(kind, ground.Face.Colour, shelf) is not { } way)
         {
-            return MarkScale.Times(kind, zone.Stack.Schools, static _ => true).Times;
+            return (MarkScale.Times(kind, schools, static _ => true).Times, true);
         }
 
         var scale = zone.Surface.Scale;
         var trial = Coat.Usual(way.Technique, way.Material) with { Id = zone.Id, Marks = new(1, 1, 1, kind) };
-        var predicted = Predictor.PredictMiddle(zone.Stack with { Coats = [.. zone.Stack.Coats, trial] });
-        if (predicted.Strata[^1].Mark is not { } mark)
+        if (Predictor.PredictMiddle(zone.Stack with { Coats = [.. zone.Stack.Coats, trial] }).Strata[^1].Mark is not { } mark)
         {
-            return MarkScale.Times(kind, zone.Stack.Schools, static _ => true).Times;
+            return (MarkScale.Times(kind, schools, static _ => true).Times, true);
         }
 
         var (own, on) = (mark.ToLinear(), ground.Face.Lab.ToLinear());
-        return MarkScale.Times(kind, zone.Stack.Schools, t =>
+        SightWord At(double times, double metres)
         {
-            var (w, l) = MarkScale.OnModel(kind, scale, t);
-            return Sights.At(new(Size(w), Size(l), own, on), stand).Word >= SightWord.Seen;
-        }).Times;
+            var (w, l) = MarkScale.OnModel(kind, scale, times);
+            return Sights.At(new(Size(w), Size(l), own, on), stand with { Metres = metres }).Word;
+        }
+
+        var (drawn, seen) = MarkScale.Times(kind, schools, t => At(t, schools.WantedM(stand.Metres)) >= SightWord.Seen);
+        return (drawn, seen || At(drawn, SightTable.HandM) >= SightWord.Barely);
 
         static double Size(double mm) => Math.Clamp(mm, SightTable.LeastMm, SightTable.MostMm);
     }

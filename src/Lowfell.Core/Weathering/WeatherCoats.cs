@@ -104,6 +104,7 @@ public static class WeatherCoats
             draft = draft.Coats.Count < StackDraft.MostCoats ? draft.Insert(PlaceOf(draft, 10 * entry.How.Stage), coat) : draft;
         }
 
+        draft = UnderPinWash(draft, coats, shelf, added);
         draft = Sealed(draft, coats, shelf, added);
         draft = Glossed(draft, coats, shelf, added);
         if (Alarms(draft) > before)
@@ -139,6 +140,20 @@ public static class WeatherCoats
         }
 
         return 0;
+    }
+
+    // A pin wash runs along creases on gloss or satin, by school.
+    private static StackDraft UnderPinWash(StackDraft draft, IReadOnlyList<(MarkEntry Entry, Coat Coat)> coats, Shelf shelf, List<string> added)
+    {
+        var at = draft.Coats.ToList().FindIndex(c => c.How.Role == Role.PinWash && coats.Any(n => n.Coat.Id == c.Id));
+        var wanted = draft.Schools.PinWashSheen;
+        if (at < 0 || draft.Coats.Count >= StackDraft.MostCoats || new Reading(draft, Predictor.PredictMiddle(draft)).SheenUnder(at).AsFilm() <= wanted || shelf.Varnishes(wanted).FirstOrDefault() is not { } varnish)
+        {
+            return draft;
+        }
+
+        added.Add($"{varnish.Name} under the pin wash");
+        return draft.InsertNew(at, Stacks.Coat.Usual(Sprayed(varnish), varnish), draft.Coats[at].Id, Salt.Barrier);
     }
 
     // Runs in spirit are drawn on satin, and what is shinier than the zone should be in the end is made so before the loose ones.

@@ -33,7 +33,8 @@ public sealed record WeatherReading(IReadOnlyList<EntryReading> Entries, IReadOn
     /// <param name="chosen">Materials that the painter chose, by entry.</param>
     /// <param name="shelf">What marks may be made with.</param>
     /// <param name="stand">Where the set is looked at from, and who.</param>
-    public static WeatherReading Of(WeatherPiece piece, IReadOnlyList<WeatherZone> zones, IReadOnlyList<MarkEntry> entries, IReadOnlyDictionary<Guid, Material> chosen, Shelf shelf, SightFrom stand)
+    /// <param name="drawings">What is drawn on it beside.</param>
+    public static WeatherReading Of(WeatherPiece piece, IReadOnlyList<WeatherZone> zones, IReadOnlyList<MarkEntry> entries, IReadOnlyDictionary<Guid, Material> chosen, Shelf shelf, SightFrom stand, Drawings? drawings = null)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(zones);
@@ -41,38 +42,52 @@ public sealed record WeatherReading(IReadOnlyList<EntryReading> Entries, IReadOn
         ArgumentNullException.ThrowIfNull(chosen);
         var readings = new Dictionary<Guid, EntryReading>();
         var stacks = new Dictionary<Guid, WeatheredStack>();
-        foreach (var zone in zones)
+        foreach (var bare in zones)
         {
-            var own = entries.Where(e => e.ZoneId == zone.Id).ToList();
-            if (own.Count == 0)
+            var own = entries.Where(e => e.ZoneId == bare.Id).ToList();
+            var zone = bare with { Stack = (drawings ?? Drawings.None).On(bare, shelf) };
+            if (own.Count == 0 && ReferenceEquals(zone.Stack, bare.Stack))
             {
                 continue;
             }
 
             var ground = WeatherPaints.Face(zone.Stack) ?? zone.Surface.Target ?? Bare;
-            var made = new List<(MarkEntry Entry, Coat Coat, IReadOnlyList<FacePart> Parts)>();
-            var missing = new List<MarkKind>();
-            foreach (var entry in own)
+            var read = own.ConvertAll(e => Read(piece, zone, e, ground, chosen, shelf));
+            var stack = Put(zone, read, shelf);
+            if (WeatherCoats.Alarms(stack.Draft) > WeatherCoats.Alarms(zone.Stack))
             {
-                var parts = Variation.Parts(piece.Box, zone, entry);
-                var coat = WeatherCoats.Coat(entry, WeatherCoats.MarksOf(entry, parts), chosen.GetValueOrDefault(entry.Id), ground, shelf);
-                readings[entry.Id] = new(entry, parts, coat, entry.How.Length is null && entry.WidthMm <= 0 ? WidthVerdict.ToScale : MarkScale.Verdict(entry.Kind, entry.WidthMm, zone.Surface.Scale, zone.Stack.Schools), entry.How.Length is null ? null : MarkScale.Tool(entry.Kind, entry.WidthMm), null, null, coat is null ? null : MarkWork.Of(coat, zone.Surface), Faults(piece, zone, entry, parts, entry.Count));
-                if (coat is null)
+                // What spirit would do harm to is weathered in water.
+                var inWater = new Shelf([.. shelf.Materials.Where(m => !m.Family.Facts().Carrier.IsSolvent() || m.Family.IsVarnish())]) { MayInvent = shelf.MayInvent };
+                var again = own.ConvertAll(e => Read(piece, zone, e, ground, chosen, inWater));
+                var other = Put(zone, again, shelf);
+                if (WeatherCoats.Alarms(other.Draft) < WeatherCoats.Alarms(stack.Draft) && other.Missing.Count <= stack.Missing.Count)
                 {
-                    missing.Add(entry.Kind);
-                }
-                else if (readings[entry.Id].Faults.Count == 0)
-                {
-                    made.Add((entry, coat, parts));
+                    (read, stack) = (again, other);
                 }
             }
 
-            stacks[zone.Id] = WeatherCoats.Put(zone.Stack, made.ConvertAll(m => (m.Entry, m.Coat)), shelf, missing);
-            See(stacks[zone.Id].Draft, made.ConvertAll(m => m.Entry), readings, stand);
+            foreach (var reading in read)
+            {
+                readings[reading.Entry.Id] = reading;
+            }
+
+            stacks[zone.Id] = stack;
+            See(stack.Draft, [.. read.Where(r => r.Coat is not null && r.Faults.Count == 0).Select(r => r.Entry)], readings, stand);
         }
 
         return new([.. entries.Select(e => readings.GetValueOrDefault(e.Id)).OfType<EntryReading>()], stacks);
     }
+
+    private static EntryReading Read(WeatherPiece piece, WeatherZone zone, MarkEntry entry, Srgb ground, IReadOnlyDictionary<Guid, Material> chosen, Shelf shelf)
+    {
+        var parts = Variation.Parts(piece.Box, zone, entry);
+        var coat = WeatherCoats.Coat(entry, WeatherCoats.MarksOf(entry, parts), chosen.GetValueOrDefault(entry.Id), ground, shelf);
+        var verdict = entry.How.Length is null && entry.WidthMm <= 0 ? WidthVerdict.ToScale : MarkScale.Verdict(entry.Kind, entry.WidthMm, zone.Surface.Scale, zone.Stack.Schools);
+        return new(entry, parts, coat, verdict, entry.How.Length is null ? null : MarkScale.Tool(entry.Kind, entry.WidthMm), null, null, coat is null ? null : MarkWork.Of(coat, zone.Surface), Faults(piece, zone, entry, parts, entry.Count));
+    }
+
+    private static WeatheredStack Put(WeatherZone zone, List<EntryReading> read, Shelf shelf) =>
+        WeatherCoats.Put(zone.Stack, [.. read.Where(r => r.Coat is not null && r.Faults.Count == 0).Select(r => (r.Entry, r.Coat!))], shelf, [.. read.Where(r => r.Coat is null).Select(r => r.Entry.Kind)]);
 
     private static readonly Srgb Bare = Srgb.Parse("#8a8a86");
 

@@ -46,6 +46,9 @@ public static class WeatherTable
     /// <summary>More of a kind on a copy than this are sponged or flicked, not set one by one.</summary>
     public const int OneByOne = 60;
 
+    /// <summary>More of a kind on a copy than this have no numbers on its card: they fall where they fall.</summary>
+    public const int Numbered = 16;
+
     /// <summary>Nothing narrower can be drawn, mm.</summary>
     public const double LeastMm = 0.12;
 

@@ -55,7 +55,7 @@ public static class WrongFinish
             }
 
             // A wash or dry brushes over a gloss leave it satin; metal drawn on the edges is meant.
-            dulled |= coat.LeavesFilm && (coat.How.Role == Role.AllOverWash || coat.How.Role == Role.DryBrush) && coat.Effect == Effect.Plain;
+            dulled |= coat.LeavesFilm && coat.Marks?.Kind is null && (coat.How.Role == Role.AllOverWash || coat.How.Role == Role.DryBrush) && coat.Effect == Effect.Plain;
         }
 
         return end == Sheen.Gloss && dulled ? Sheen.Satin : end;

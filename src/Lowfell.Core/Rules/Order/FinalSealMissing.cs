@@ -46,11 +46,11 @@ public static class FinalSealMissing
         };
     }
 
-    // Pigment may lie on the varnish by school, and is told apart; metal drawn after it, or a rim painted last, is meant; what is fixed after it counts as sealed.
+    // Pigment may lie on the varnish by school, and is told apart; metal drawn after it, weather laid on it, or a rim painted last, is meant; what is fixed after it counts as sealed.
     private static bool StaysBare(Reading reading, int i)
     {
         var coat = reading.Coat(i);
-        var meant = reading.Zone.Rim || (coat.How.Role == Role.Edge && coat.Effect == Effect.Metallic);
+        var meant = reading.Zone.Rim || coat.Marks?.Kind is not null || (coat.How.Role == Role.Edge && coat.Effect == Effect.Metallic);
         return coat.LeavesFilm && coat.What!.Kind != Kind.Powder && coat.How.Role != Role.Fixer && coat.How.Role != Role.Planting && !meant && !reading.Laid(Role.Fixer).Any(f => f > i);
     }
 

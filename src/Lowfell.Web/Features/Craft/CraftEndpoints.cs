@@ -129,6 +129,7 @@ public sealed record CraftView(
 /// <param name="WentThrough">What a piece went through.</param>
 /// <param name="ThrownBy">What throws the ground up.</param>
 /// <param name="WidthVerdict">How a width stands to life.</param>
+/// <param name="LetteredBy">How letters are put on.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
     IReadOnlyDictionary<Facing, string> Facing,
@@ -165,7 +166,8 @@ public sealed record WordsView(
     IReadOnlyDictionary<WeatherAge, string> WeatherAge,
     IReadOnlyDictionary<WentThrough, string> WentThrough,
     IReadOnlyDictionary<ThrownBy, string> ThrownBy,
-    IReadOnlyDictionary<WidthVerdict, string> WidthVerdict);
+    IReadOnlyDictionary<WidthVerdict, string> WidthVerdict,
+    IReadOnlyDictionary<LetteredBy, string> LetteredBy);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -182,7 +184,7 @@ public static class CraftEndpoints
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
             Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>(),
             Said<SightRoom>(), Said<Eyes>(), Said<SightWord>(), Said<SightVerdict>(), Said<SightKind>(), Said<Finish>(), Said<BoardSide>(), Said<PartMoves>(), Said<DatumKind>(), Said<LevelState>(),
-            Said<MarkKind>(), Said<MarkHost>(), Said<MarkSide>(), Said<WeatherAge>(), Said<WentThrough>(), Said<ThrownBy>(), Said<WidthVerdict>()));
+            Said<MarkKind>(), Said<MarkHost>(), Said<MarkSide>(), Said<WeatherAge>(), Said<WentThrough>(), Said<ThrownBy>(), Said<WidthVerdict>(), Said<LetteredBy>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

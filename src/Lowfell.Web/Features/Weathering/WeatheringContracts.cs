@@ -1,4 +1,5 @@
 using Lowfell.Core.Boards;
+using Lowfell.Core.Materials;
 using Lowfell.Core.Sight;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
@@ -85,12 +86,49 @@ public sealed record EntryDraft(
     internal static EntryDraft Of(MarkEntry e) => new(e.Id, e.ZoneId, e.Kind, e.Count, e.WidthMm, e.LengthMm, e.FromMm, e.ToMm);
 }
 
+/// <summary>Lettering, numbers or slogans.</summary>
+/// <param name="Id">Identity; that of its first coat too.</param>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="Texts">Texts, shared out over the copies.</param>
+/// <param name="Side">The side.</param>
+/// <param name="XMm">Its middle, from the left end of the side, mm.</param>
+/// <param name="YMm">Its foot above that of the piece, mm.</param>
+/// <param name="TallMm">Height of the letters, mm.</param>
+/// <param name="By">How they are put on.</param>
+/// <param name="MaterialId">What they are painted with; none for what is nearest on the shelf.</param>
+public sealed record LetteringDraft(Guid Id, Guid ZoneId, [TextsBound] IReadOnlyList<string> Texts, MarkSide Side, [OnSideBound] double XMm, [OnSideBound] double YMm, [LetterBound] double TallMm, LetteredBy By, Guid? MaterialId = null)
+{
+    /// <summary>To Core.</summary>
+    internal Lettering ToCore() => new(Id, ZoneId, [.. Texts.Select(t => t.Trim())], Side, XMm, YMm, TallMm, By);
+}
+
+/// <summary>A tone of a pattern.</summary>
+/// <param name="MaterialId">What it is painted with.</param>
+/// <param name="Share">Share of the area.</param>
+public sealed record ToneDraft(Guid MaterialId, [ShareBound] double Share);
+
+/// <summary>Camouflage or mottle.</summary>
+/// <param name="Id">Identity.</param>
+/// <param name="ZoneIds">Zones that it runs on over.</param>
+/// <param name="Tones">Tones, in the order in which they go on.</param>
+/// <param name="PatchRealMm">Size of a patch in life, mm.</param>
+/// <param name="Stretch">So many times longer than high.</param>
+/// <param name="GapMm">Left of the ground between two tones, mm on the model.</param>
+/// <param name="Version">Raised to draw it again.</param>
+public sealed record PatternDraft(Guid Id, [WeatherZonesBound] IReadOnlyList<Guid> ZoneIds, [TonesBound] IReadOnlyList<ToneDraft> Tones, [PatchBound] double PatchRealMm, [StretchBound] double Stretch = 1.6, [PatternGapBound] double GapMm = 0, [DrawingBound] int Version = 1)
+{
+    /// <summary>To Core.</summary>
+    internal Pattern ToCore() => new(Id, ZoneIds, [.. Tones.Select(t => new PatternTone(t.MaterialId, t.Share))], PatchRealMm, Stretch, GapMm, Version);
+}
+
 /// <summary>A plan.</summary>
 /// <param name="History">What the piece went through.</param>
 /// <param name="Hosts">What its zones carry.</param>
 /// <param name="Entries">Marks.</param>
 /// <param name="Put">Coats that were put into stacks by this plan.</param>
-public sealed record WeatheringDraft(HistoryDraft History, [WeatherZonesBound] IReadOnlyList<ZoneHosts> Hosts, [EntriesBound] IReadOnlyList<EntryDraft> Entries, [EntriesBound] IReadOnlyList<Guid>? Put = null);
+/// <param name="Letters">Lettering.</param>
+/// <param name="Pattern">Camouflage or mottle.</param>
+public sealed record WeatheringDraft(HistoryDraft History, [WeatherZonesBound] IReadOnlyList<ZoneHosts> Hosts, [EntriesBound] IReadOnlyList<EntryDraft> Entries, [EntriesBound] IReadOnlyList<Guid>? Put = null, [LettersBound] IReadOnlyList<LetteringDraft>? Letters = null, PatternDraft? Pattern = null);
 
 /// <summary>A plan as it is to be kept.</summary>
 /// <param name="Version">Version that it was changed from; 0 for the first.</param>
@@ -125,7 +163,7 @@ public sealed record WeatheredZone(Guid Id, string Name, Facing Facing, string? 
 /// <param name="LifeLengthMm">Length in life, mm.</param>
 /// <param name="Verdict">How that stands to life.</param>
 /// <param name="Tool">What draws it; none for a strip, or where no tool does.</param>
-/// <param name="Seen">From where it is seen.</param>
+/// <param name="Seen">From where it is seen; never, where it has no coat.</param>
 /// <param name="Technique">How it is made; none where nothing on the shelf makes it.</param>
 /// <param name="Material">What with.</param>
 /// <param name="Colour">Colour of a mark, as predicted.</param>
@@ -137,8 +175,26 @@ public sealed record WeatheredZone(Guid Id, string Name, Facing Facing, string? 
 /// <param name="InStack">Its coat is in the stack of its zone.</param>
 /// <param name="Faults">What cannot be.</param>
 public sealed record EntryView(
-    Guid Id, string Why, bool Guess, bool Strip, bool ByNumber, double LifeWidthMm, double LifeLengthMm, WidthVerdict Verdict, string? Tool, SightVerdict? Seen, Technique? Technique, string? Material, string? Colour,
+    Guid Id, string Why, bool Guess, bool Strip, bool ByNumber, double LifeWidthMm, double LifeLengthMm, WidthVerdict Verdict, string? Tool, SightVerdict Seen, Technique? Technique, string? Material, string? Colour,
     int Total, IReadOnlyList<int> PerCopy, double Ml, double MinutesEach, double Minutes, bool InStack, IReadOnlyList<string> Faults);
+
+/// <summary>What follows from lettering.</summary>
+/// <param name="Id">The lettering.</param>
+/// <param name="Text">Text on the copy that is told of.</param>
+/// <param name="WidthMm">Its width, mm.</param>
+/// <param name="StrokeMm">Width of a stroke, mm.</param>
+/// <param name="LifeMm">Height in life, mm.</param>
+/// <param name="LegibleM">Farthest that it is read from, m.</param>
+/// <param name="Tool">What draws it; none where nothing has to, or does.</param>
+/// <param name="PerCopy">Text of each copy.</param>
+/// <param name="Faults">What cannot be.</param>
+public sealed record LetteringView(Guid Id, string Text, double WidthMm, double StrokeMm, double LifeMm, double LegibleM, string? Tool, IReadOnlyList<string> PerCopy, IReadOnlyList<string> Faults);
+
+/// <summary>A pattern on a side of the copy that is told of.</summary>
+/// <param name="Side">The side.</param>
+/// <param name="StepMm">Size of a cell, mm.</param>
+/// <param name="Rows">Rows of cells from the foot up: a figure for each tone from 0, a dot for the ground.</param>
+public sealed record SidePattern(MarkSide Side, double StepMm, IReadOnlyList<string> Rows);
 
 /// <summary>Marks of an entry on one copy.</summary>
 /// <param name="EntryId">The entry.</param>
@@ -171,7 +227,9 @@ public sealed record LineView(string Name, double LeftMm, double RightMm);
 /// <param name="Minutes">Hands-on minutes for all copies.</param>
 /// <param name="Ml">Paint, ml.</param>
 /// <param name="Overlap">What neighbours share of their hosts, the mean of all kinds; none where there is but one copy.</param>
-public sealed record WeatheringAnswer(IReadOnlyList<EntryView> Entries, int Copy, IReadOnlyList<EntryMarks> Marks, IReadOnlyList<LineView> Lines, IReadOnlyList<WeatheredCoats> Stacks, double Minutes, double Ml, double? Overlap);
+/// <param name="Letters">From each lettering.</param>
+/// <param name="Pattern">The pattern on each side.</param>
+public sealed record WeatheringAnswer(IReadOnlyList<EntryView> Entries, int Copy, IReadOnlyList<EntryMarks> Marks, IReadOnlyList<LineView> Lines, IReadOnlyList<WeatheredCoats> Stacks, double Minutes, double Ml, double? Overlap, IReadOnlyList<LetteringView> Letters, IReadOnlyList<SidePattern> Pattern);
 
 /// <summary>The plan of a piece.</summary>
 /// <param name="PieceId">The piece.</param>
@@ -191,12 +249,39 @@ public sealed record WeatheringAnswer(IReadOnlyList<EntryView> Entries, int Copy
 /// <param name="Zones">Zones.</param>
 /// <param name="Answer">What follows.</param>
 /// <param name="Parts">Parts that move, on its front.</param>
+/// <param name="Kinds">Kinds of marks, in the order in which they go on.</param>
 public sealed record WeatheringView(
-    Guid PieceId, Guid SetId, string Name, int Copies, double Scale, double ViewingM, bool AtRandom, double LengthMm, double WidthMm, double HeightMm, bool Rectangle, double? LevelMm, int Version, WeatheringDraft Plan, IReadOnlyList<WeatheredZone> Zones, WeatheringAnswer Answer, IReadOnlyList<BoardPartDraft> Parts);
+    Guid PieceId, Guid SetId, string Name, int Copies, double Scale, double ViewingM, bool AtRandom, double LengthMm, double WidthMm, double HeightMm, bool Rectangle, double? LevelMm, int Version, WeatheringDraft Plan, IReadOnlyList<WeatheredZone> Zones, WeatheringAnswer Answer, IReadOnlyList<BoardPartDraft> Parts, IReadOnlyList<KindView> Kinds);
+
+/// <summary>A kind of mark, as it begins when it is added.</summary>
+/// <param name="Kind">The kind.</param>
+/// <param name="Stage">1 wear, 2 fields, 3 runs, 4 spots, 5 loose.</param>
+/// <param name="Place">The rule of place.</param>
+/// <param name="Strip">Laid as a strip, not mark by mark.</param>
+/// <param name="Families">What it is made with.</param>
+public sealed record KindView(MarkKind Kind, int Stage, string Place, bool Strip, IReadOnlyList<Family> Families);
+
+/// <summary>Which cards there are.</summary>
+/// <param name="Copy">The copy.</param>
+/// <param name="Pages">How many pages its card has.</param>
+public sealed record CardPages(int Copy, int Pages);
+
+/// <summary>Marks of a coat on a copy, as they are painted.</summary>
+/// <param name="Copy">The copy.</param>
+/// <param name="Count">How many there are.</param>
+/// <param name="Marks">Where each lies; none where they are sponged, flicked or laid.</param>
+/// <param name="First">Number of the first on the card; 0 where they have none.</param>
+public sealed record MarksOnCopy(int Copy, int Count, IReadOnlyList<PlacedMark> Marks, int First);
 
 /// <summary>A plan that is to be filled from its history: what is locked stays.</summary>
 /// <param name="Plan">The plan.</param>
 public sealed record ProposalRequest(WeatheringDraft Plan);
+
+/// <summary>A kind that is to be added to a zone.</summary>
+/// <param name="Plan">The plan.</param>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="Kind">The kind.</param>
+public sealed record AddedKind(WeatheringDraft Plan, Guid ZoneId, MarkKind Kind);
 
 /// <summary>What a zone's coats were, or are to be again.</summary>
 /// <param name="ZoneId">The zone.</param>

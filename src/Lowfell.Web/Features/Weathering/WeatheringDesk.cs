@@ -54,6 +54,11 @@ internal sealed record WeatherScene(
 /// <param name="open">The bench.</param>
 public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
 {
+    private const int LongestText = 60;
+
+    // A pattern is told of by cells of this size, mm.
+    private const double CellMm = 1.5;
+
     /// <summary>A piece with its plan.</summary>
     /// <param name="pieceId">The piece.</param>
     /// <param name="draft">A plan in place of the kept one; none for that.</param>
@@ -69,7 +74,7 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
         var whole = rows.ToDictionary(z => z.Id, z => ZoneStacks.Read(z, bench, shelf));
 
         // What was put in by the plan, and what it is about to put in, is not what it goes on.
-        var put = plan.Entries.Select(e => e.Id).Concat(plan.Put ?? []).Concat(draft is null || kept is null ? [] : Kept.Read<WeatheringDraft>(kept.Plan).Put ?? []).ToHashSet();
+        var put = plan.Entries.Select(e => e.Id).Concat(Drawn(plan, shelf).CoatIds()).Concat(plan.Put ?? []).Concat(draft is null || kept is null ? [] : Kept.Read<WeatheringDraft>(kept.Plan).Put ?? []).ToHashSet();
         List<WeatherZone> zones = [.. rows.Select(z => new WeatherZone(z.Id, z.Name, whole[z.Id].Remove(c => put.Contains(c.Id)), plan.Hosts.LastOrDefault(h => h.ZoneId == z.Id)?.ToCore() ?? new()))];
         var (lines, board) = await BoardEndpoints.OfPieceAsync(piece, db, cancel);
         var own = board?.Pieces.FirstOrDefault(p => p.PieceId == pieceId);
@@ -122,16 +127,16 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
         var views = new List<EntryView>();
         var marks = new List<EntryMarks>();
         var (overlap, pairs, next) = (0.0, 0, 1);
-        foreach (var reading in read.Entries)
+        foreach (var reading in read.Entries.OrderBy(e => e.Entry.How.Stage).ThenBy(e => e.Entry.Kind))
         {
             var (entry, zone) = (reading.Entry, zones[reading.Entry.ZoneId]);
             var all = reading.Faults.Count > 0 ? [.. Enumerable.Repeat<IReadOnlyList<MarkPlace>>([], scene.Piece.Copies)] : Variation.Of(scene.Piece, zone, scene.On(entry, copy));
             var (strip, byNumber) = (entry.How.Length is null, entry.How is { Length: not null, IsField: false });
             IReadOnlyList<int> shares = byNumber && reading.Faults.Count == 0 ? Variation.Counts(scene.Piece, zone, entry) : [0];
-            var (single, why) = (byNumber && shares.Max() <= WeatherTable.OneByOne, Why(scene, history, entry));
+            var (single, why) = (byNumber && shares.Max() <= WeatherTable.Numbered, Why(scene, history, entry));
             views.Add(new(
                 entry.Id, why, (entry.How.By == MarksBy.Hosts && zone.HostsOf(entry.How.Host).Guess) || (entry.How.By == MarksBy.Edge && zone.HotEdge.Guess), strip, single,
-                Math.Round(entry.WidthMm * zone.Surface.Scale, 1), Math.Round(entry.LengthMm * zone.Surface.Scale), reading.Verdict, reading.Tool?.Name, reading.Seen, reading.Coat?.Technique, reading.Coat?.Material?.Name, reading.Colour?.ToString(),
+                Math.Round(entry.WidthMm * zone.Surface.Scale, 1), Math.Round(entry.LengthMm * zone.Surface.Scale), reading.Verdict, reading.Tool?.Name, reading.Seen ?? SightVerdict.Never, reading.Coat?.Technique, reading.Coat?.Material?.Name, reading.Colour?.ToString(),
                 byNumber ? entry.Total(scene.Piece.Copies) : 0, byNumber && reading.Faults.Count == 0 ? shares : [], Math.Round(reading.Work?.Ml ?? 0, 3), Math.Round(reading.Work?.MinutesEach ?? 0, 2), Math.Round(reading.Work?.Minutes ?? 0, 1), scene.Whole[zone.Id].IndexOf(entry.Id) >= 0, reading.Faults));
             var on = all[copy - 1];
             marks.Add(new(entry.Id, entry.How.Shape, [.. on.Select(PlacedMark.Of)], entry.Held.Any(h => h.Copy == copy), single && on.Count > 0 ? next : 0));
@@ -150,14 +155,39 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
         return new(
             views, copy, marks, [.. scene.LinesOn(copy).Select(l => new LineView(l.Name, Levels.Marked(l.LeftMm), Levels.Marked(l.RightMm)))],
             [.. read.Stacks.Select(s => Coats(s.Key, s.Value, scene, zones[s.Key]))],
-            Math.Round(views.Sum(v => v.Minutes), 1), Math.Round(views.Sum(v => v.Ml), 2), pairs > 0 ? Math.Round(overlap / pairs, 2) : null);
+            Math.Round(views.Sum(v => v.Minutes), 1), Math.Round(views.Sum(v => v.Ml), 2), pairs > 0 ? Math.Round(overlap / pairs, 2) : null,
+            [.. (scene.Plan.Letters ?? []).Where(l => zones.ContainsKey(l.ZoneId)).Select(l => Letters(scene, l, copy))], Cells(scene, copy));
     }
 
     /// <summary>Reads a plan.</summary>
     internal static WeatherReading Read(WeatherScene scene, IReadOnlyList<MarkEntry> entries)
     {
         var chosen = scene.Plan.Entries.Where(e => e.MaterialId is { } id && scene.Shelf.Find(id) is not null).DistinctBy(e => e.Id).ToDictionary(e => e.Id, e => scene.Shelf.Find(e.MaterialId!.Value)!);
-        return WeatherReading.Of(scene.Piece, scene.Zones, entries, chosen, scene.Shelf.Shelf, scene.Stand);
+        return WeatherReading.Of(scene.Piece, scene.Zones, entries, chosen, scene.Shelf.Shelf, scene.Stand, Drawn(scene.Plan, scene.Shelf));
+    }
+
+    /// <summary>What a plan draws beside marks.</summary>
+    internal static Drawings Drawn(WeatheringDraft plan, OpenShelf shelf) => new(
+        [.. (plan.Letters ?? []).Select(l => (l.ToCore(), l.MaterialId is { } id ? shelf.Find(id) : null))], plan.Pattern?.ToCore(), [.. (plan.Pattern?.Tones ?? []).Select(t => shelf.Find(t.MaterialId))]);
+
+    private static LetteringView Letters(WeatherScene scene, LetteringDraft draft, int copy)
+    {
+        var (lettering, zone) = (draft.ToCore(), scene.Zones.First(z => z.Id == draft.ZoneId));
+        var read = Core.Weathering.Letters.Read(lettering, zone.Surface, scene.Piece.Box);
+        var texts = Core.Weathering.Letters.Shared(lettering, scene.Piece);
+        return new(draft.Id, texts[copy - 1], Math.Round(Core.Weathering.Letters.WidthMm(texts[copy - 1], draft.TallMm), 1), Math.Round(read.StrokeMm, 2), Math.Round(read.LifeMm), Math.Round(read.LegibleM, 1), read.Tool, texts, read.Faults);
+    }
+
+    private static List<SidePattern> Cells(WeatherScene scene, int copy)
+    {
+        if (scene.Plan.Pattern is not { Tones.Count: > 0 } pattern || scene.Zones.Count == 0)
+        {
+            return [];
+        }
+
+        var (box, field) = (scene.Piece.Box, Camouflage.Of(pattern.ToCore(), scene.Piece, scene.Zones[0].Surface.Scale, copy));
+        var sides = scene.Zones.Where(z => pattern.ZoneIds.Contains(z.Id)).SelectMany(z => FaceMap.Of(box, z.Surface)).Select(p => p.Side).Distinct().Order();
+        return [.. sides.Select(side => new SidePattern(side, CellMm, [.. Enumerable.Range(0, (int)Math.Ceiling(box.Up(side) / CellMm)).Select(r => string.Concat(Enumerable.Range(0, (int)Math.Ceiling(box.Across(side) / CellMm)).Select(c => field.At(box, side, (c + 0.5) * CellMm, (r + 0.5) * CellMm) is >= 0 and var t ? (char)('0' + t) : '.'))) ]))];
     }
 
     /// <summary>Checks what no bound tells.</summary>
@@ -188,6 +218,37 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
             }
         }
 
+        foreach (var (i, letters) in (plan.Letters ?? []).Index())
+        {
+            if (!zones.Contains(letters.ZoneId))
+            {
+                checks.Fault($"{prefix}letters[{i}].zoneId", "There is no such zone on the piece.");
+            }
+
+            if (letters.Texts.FirstOrDefault(t => t.Length > LongestText) is { } text)
+            {
+                checks.Fault($"{prefix}letters[{i}].texts", $"'{text[..20]}\u2026' has {text.Length} characters; {LongestText} are the most.");
+            }
+
+            if (letters.MaterialId is { } paint && (shelf.Find(paint) is not { } with || WeatherPaints.With(MarkKind.Letter, with) is null))
+            {
+                checks.Fault($"{prefix}letters[{i}].materialId", shelf.Find(paint) is { } there ? $"{there.Name} draws no letters: take a paint or a pencil." : $"There is no material {paint} on this shelf.");
+            }
+        }
+
+        if (plan.Pattern is { } pattern)
+        {
+            if (pattern.Tones.Sum(t => t.Share) > 0.95)
+            {
+                checks.Fault($"{prefix}pattern.tones", FormattableString.Invariant($"The tones take {100 * pattern.Tones.Sum(t => t.Share):0} %: leave at least 5 % of the ground."));
+            }
+
+            foreach (var (i, tone) in pattern.Tones.Index().Where(t => shelf.Find(t.Item.MaterialId) is null))
+            {
+                checks.Fault($"{prefix}pattern.tones[{i}].materialId", $"There is no material {tone.MaterialId} on this shelf.");
+            }
+        }
+
         checks.Enforce();
     }
 
@@ -211,5 +272,5 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
     internal static WeatheredZone View(WeatherZone zone, PieceBox box) => new(
         zone.Id, zone.Name, zone.Surface.Facing, WeatherPaints.Face(zone.Stack)?.ToString(),
         [.. Enum.GetValues<MarkHost>().Where(h => h != MarkHost.None).Select(h => zone.HostsOf(h) is var (count, guess) ? new HostView(h, count, guess) : null!)],
-        Math.Round(zone.HotEdge.Mm), zone.HotEdge.Guess, [.. Enum.GetValues<MarkKind>().Where(k => k.Facts().Facings.Contains(zone.Surface.Facing))], FaceMap.Of(box, zone.Surface));
+        Math.Round(zone.HotEdge.Mm), zone.HotEdge.Guess, [.. Enum.GetValues<MarkKind>().Where(k => k != MarkKind.Letter && k.Facts().Facings.Contains(zone.Surface.Facing))], FaceMap.Of(box, zone.Surface));
 }

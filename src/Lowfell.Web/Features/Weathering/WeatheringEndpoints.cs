@@ -25,6 +25,9 @@ public static class WeatheringEndpoints
         plan.MapPost("proposal", Propose).WithSummary("Fills a plan from what the piece went through; what is locked stays. Nothing is kept.");
         plan.MapPost("coats", Coats).WithSummary("Puts the marks of the kept plan into the stacks of its zones, each at its place, or takes that back.").ProducesProblem(409);
         plan.MapGet("card.svg", Card).WithSummary("The card of a copy at true size: faces, lines, numbered marks and a list; A5, black on white.").Produces<string>(200, "image/svg+xml");
+        plan.MapGet("cards", Cards).WithSummary("Which cards there are, and how many pages each has.");
+        plan.MapPost("kind", Add).WithSummary("One kind of mark on one zone, as it would be proposed; 409 where it has no place there. Nothing is kept.").ProducesProblem(409);
+        app.MapGet("/api/zones/{id:guid}/coats/{coatId:guid}/marks", OfCoat).WithTags("Weathering").ProducesValidationProblem().WithSummary("Marks of a coat on each copy, where a weathering plan places them; nothing where none does.");
         app.MapPost("/api/preview/weathering", Preview).WithTags("Preview").ProducesValidationProblem().WithSummary("A whole weathering plan in, everything computed out; without entries they are proposed. Nothing is kept.");
     }
 
@@ -94,6 +97,48 @@ public static class WeatheringEndpoints
         return TypedResults.Ok<IReadOnlyList<EntryDraft>>(WeatheringDesk.Proposed(scene));
     }
 
+    private static async Task<Ok<EntryDraft>> Add(Guid id, AddedKind added, WeatheringDesk desk, CancellationToken cancel)
+    {
+        var scene = await desk.SceneAsync(id, added.Plan, cancel);
+        var zone = scene.Zones.FirstOrDefault(z => z.Id == added.ZoneId) ?? throw RefusedException.NotFound("zoneId", added.ZoneId);
+        var proposal = Proposals.Propose(scene.Piece, zone, added.Kind, 1, added.Plan.History.ToCore(scene.BoardLevelMm), scene.Shelf.Shelf, scene.Stand, null)
+            ?? throw new RefusedException("kind", $"{zone.Name} has nothing that carries it: count what does, or choose another zone.", 409);
+        return TypedResults.Ok(EntryDraft.Of(proposal.Entry) with { Id = Guid.CreateVersion7() });
+    }
+
+    private static async Task<Ok<List<CardPages>>> Cards(Guid id, WeatheringDesk desk, CancellationToken cancel)
+    {
+        var scene = await desk.SceneAsync(id, null, cancel);
+        var read = WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]);
+        return TypedResults.Ok(scene.Plan is { Entries.Count: 0, Letters: null or { Count: 0 }, Pattern: null } ? [] : Enumerable.Range(1, scene.Piece.Copies).Select(c => new CardPages(c, CopyCard.Draw(Content(scene, read, c)).Count)).ToList());
+    }
+
+    private static async Task<Ok<List<MarksOnCopy>>> OfCoat(Guid id, Guid coatId, WeatheringDesk desk, LowfellDb db, CancellationToken cancel)
+    {
+        var piece = await db.Zones.AsNoTracking().Where(z => z.Id == id && z.DeletedAt == null).Select(z => (Guid?)z.PieceId).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("id", id);
+        if (await db.Weatherings.AsNoTracking().AllAsync(w => w.PieceId != piece, cancel))
+        {
+            return TypedResults.Ok(new List<MarksOnCopy>());
+        }
+
+        var scene = await desk.SceneAsync(piece, null, cancel);
+        var (zone, entry) = (scene.Zones.FirstOrDefault(z => z.Id == id), scene.Plan.Entries.FirstOrDefault(e => e.Id == coatId && e.ZoneId == id)?.ToCore());
+        if (zone is null || entry is null)
+        {
+            return TypedResults.Ok(new List<MarksOnCopy>());
+        }
+
+        var read = WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]);
+        var counts = Variation.Counts(scene.Piece, zone, entry);
+        var single = entry.How is { Length: not null, IsField: false } && counts.Max() <= WeatherTable.Numbered;
+        return TypedResults.Ok(Enumerable.Range(1, scene.Piece.Copies).Select(c =>
+        {
+            var on = Variation.Of(scene.Piece, zone, scene.On(entry, c))[c - 1];
+            var first = single ? CopyCard.Numbered(Content(scene, read, c)).FirstOrDefault(n => n.Of.EntryId == coatId).Number : 0;
+            return new MarksOnCopy(c, entry.How.Length is null ? 0 : counts[c - 1], single || entry.How.Length is null ? [.. on.Select(PlacedMark.Of)] : [], first);
+        }).ToList());
+    }
+
     private static async Task<Ok<WeatherCoatsPut>> Coats(Guid id, WeatherCoatsChange change, WeatheringDesk desk, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
         var scene = await desk.SceneAsync(id, null, cancel);
@@ -118,21 +163,25 @@ public static class WeatheringEndpoints
             throw new RefusedException("copy", $"There is no copy {copy} of {scene.Row.Name}; 1 to {scene.Piece.Copies} are there.");
         }
 
-        var pages = CopyCard.Draw(Content(scene, copy));
+        var pages = CopyCard.Draw(Content(scene, WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]), copy));
         return page >= 1 && page <= pages.Count ? Results.Text(pages[page - 1], "image/svg+xml") : throw new RefusedException("page", $"The card has {pages.Count} {(pages.Count == 1 ? "page" : "pages")}.");
     }
 
-    /// <summary>What the card of a copy tells.</summary>
-    internal static CardContent Content(WeatherScene scene, int copy)
+    // What the card of a copy tells.
+    private static CardContent Content(WeatherScene scene, WeatherReading read, int copy)
     {
-        List<MarkEntry> entries = scene.Plan.Entries.Select(e => e.ToCore()).ToList();
         var zones = scene.Zones.ToDictionary(z => z.Id);
-        var kinds = WeatheringDesk.Read(scene, entries).Entries.Where(e => e.Faults.Count == 0).Select(e =>
+        var kinds = read.Entries.Where(e => e.Faults.Count == 0).Select(e =>
         {
-            var on = Variation.Of(scene.Piece, zones[e.Entry.ZoneId], scene.On(e.Entry, copy))[copy - 1];
-            return new CardMarks(e.Entry.Kind, zones[e.Entry.ZoneId].Name, on, e.Entry.How is { Length: not null, IsField: false } ? Variation.Counts(scene.Piece, zones[e.Entry.ZoneId], e.Entry)[copy - 1] : (int)e.Entry.Count, e.Tool?.Name ?? "", e.Work?.MinutesEach ?? 0);
+            var zone = zones[e.Entry.ZoneId];
+            var on = Variation.Of(scene.Piece, zone, scene.On(e.Entry, copy))[copy - 1];
+            return new CardMarks(e.Entry.Id, e.Entry.Kind, zone.Name, on, e.Entry.How is { Length: not null, IsField: false } ? Variation.Counts(scene.Piece, zone, e.Entry)[copy - 1] : (int)e.Entry.Count, e.Tool?.Name ?? "", e.Work?.MinutesEach ?? 0);
         }).OrderBy(k => k.Kind.Facts().Stage).ThenBy(k => k.Kind);
-        return new($"{scene.Row.Set!.Name}, {scene.Row.Name}", copy, scene.Kept?.Version ?? 0, scene.Piece.Box, scene.LinesOn(copy), [.. kinds]);
+        return new($"{scene.Row.Set!.Name}, {scene.Row.Name}", copy, scene.Kept?.Version ?? 0, scene.Piece.Box, scene.LinesOn(copy), [.. kinds])
+        {
+            Letters = [.. (scene.Plan.Letters ?? []).Where(l => zones.ContainsKey(l.ZoneId)).Select(l => l.ToCore()).Select(l => (l, Letters.Shared(l, scene.Piece)[copy - 1]))],
+            Pattern = scene.Plan.Pattern is { Tones.Count: > 0 } pattern ? Camouflage.Of(pattern.ToCore(), scene.Piece, scene.Row.Set.Scale, copy) : null,
+        };
     }
 
     private static async Task<Ok<WeatheringPreviewed>> Preview(WeatheringPreview preview, OpenBench open, CancellationToken cancel)
@@ -154,15 +203,18 @@ public static class WeatheringEndpoints
         return TypedResults.Ok(new WeatheringPreviewed(entries, WeatheringDesk.Answer(scene with { Plan = scene.Plan with { Entries = entries } }, preview.Copy)));
     }
 
+    private static readonly IReadOnlyList<KindView> Kinds = [.. Enum.GetValues<MarkKind>().Where(k => k != MarkKind.Letter).Select(k => (Kind: k, How: k.Facts())).OrderBy(k => k.How.Stage).Select(k => new KindView(k.Kind, k.How.Stage, k.How.Place, k.How.Length is null, [.. k.How.Ways.SelectMany(w => w.Families).Distinct()]))];
+
     private static WeatheringView View(WeatherScene scene, int copy) => new(
         scene.Row.Id, scene.Row.SetId, scene.Row.Name, scene.Piece.Copies, scene.Row.Set!.Scale, scene.Row.Set.ViewingMm / 1000, scene.Piece.AtRandom, scene.Piece.Box.LengthMm, scene.Piece.Box.WidthMm, scene.Piece.Box.HeightMm,
-        scene.Row.Shape is PieceShape.Disc or PieceShape.Cylinder or PieceShape.Free, scene.BoardLevelMm, scene.Kept?.Version ?? 0, scene.Plan, [.. scene.Zones.Select(z => WeatheringDesk.View(z, scene.Piece.Box))], WeatheringDesk.Answer(scene, copy), scene.Parts);
+        scene.Row.Shape is PieceShape.Disc or PieceShape.Cylinder or PieceShape.Free, scene.BoardLevelMm, scene.Kept?.Version ?? 0, scene.Plan, [.. scene.Zones.Select(z => WeatheringDesk.View(z, scene.Piece.Box))], WeatheringDesk.Answer(scene, copy), scene.Parts, Kinds);
 
     // Each zone's stack with its marks; a scheme that other zones use is copied for it first.
     private static async Task<(List<ZoneCoats> Was, List<string> Added, List<Guid> Put)> PutInAsync(WeatherScene scene, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
         var (was, added, put) = (new List<ZoneCoats>(), new List<string>(), new List<Guid>());
         var read = WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]);
+        var ofPlan = scene.Plan.Entries.Select(e => e.Id).ToHashSet();
         foreach (var zone in scene.Zones)
         {
             var now = scene.Whole[zone.Id];
@@ -170,7 +222,7 @@ public static class WeatheringEndpoints
             var row = scene.Rows.First(r => r.Id == zone.Id);
             var before = row.Scheme!.Coats.OrderBy(c => c.Position).Select(CoatRows.Write).ToList();
             var known = before.ToDictionary(c => c.Id);
-            var coats = wanted.Draft.Coats.Select(c => StackReader.Write(known.ContainsKey(c.Id) && now.IndexOf(c.Id) is >= 0 and var at && scene.Plan.Entries.Any(e => e.Id == c.Id) ? Mine(now.Coats[at], c) : c, known, scene.Shelf)).ToList();
+            var coats = wanted.Draft.Coats.Select(c => StackReader.Write(known.ContainsKey(c.Id) && now.IndexOf(c.Id) is >= 0 and var at && ofPlan.Contains(c.Id) ? Mine(now.Coats[at], c) : c, known, scene.Shelf)).ToList();
             if (Kept.Write(coats) == Kept.Write(before))
             {
                 continue;

@@ -242,6 +242,12 @@ export const bounds = {
   LearnedAnswer: {
     key: { maxLength: 120 },
   },
+  LetteringDraft: {
+    texts: { maxItems: 200 },
+    xMm: { min: -100, max: 3000, unit: "mm" },
+    yMm: { min: -100, max: 3000, unit: "mm" },
+    tallMm: { min: 0.5, max: 100, unit: "mm" },
+  },
   LogAction: {
     copies: { min: 1, max: 1000, unit: "copies" },
     pass: { min: -23, max: 20 },
@@ -329,6 +335,13 @@ export const bounds = {
   PaintedDraft: {
     name: { maxLength: 120 },
     note: { maxLength: 2000 },
+  },
+  PatternDraft: {
+    zoneIds: { maxItems: 60 },
+    tones: { maxItems: 5 },
+    patchRealMm: { min: 50, max: 5000, unit: "mm" },
+    stretch: { min: 0.3, max: 5 },
+    gapMm: { min: 0, max: 10, unit: "mm" },
   },
   PieceDraft: {
     name: { maxLength: 120 },
@@ -473,6 +486,9 @@ export const bounds = {
     rows: { maxItems: 6 },
     columns: { maxItems: 6 },
   },
+  ToneDraft: {
+    share: { min: 0, max: 1 },
+  },
   TopUp: {
     ml: { min: 0.01, max: 10000, unit: "ml" },
   },
@@ -508,6 +524,7 @@ export const bounds = {
     hosts: { maxItems: 60 },
     entries: { maxItems: 300 },
     put: { maxItems: 300 },
+    letters: { maxItems: 20 },
   },
   WeatheringPreview: {
     set: { maxLength: 120 },

@@ -1,11 +1,24 @@
 import { queryClient } from "./client";
 import type { QueryName } from "./queries";
-import type { Bench, BoardView, Coat, Tray, ZonePage } from "./types";
+import type { Bench, BoardView, Coat, Tray, WeatheringView, ZonePage } from "./types";
 
 const judged: QueryName[] = ["preview", "cost", "help", "mends", "mendAll", "judgement", "effects"];
 const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
-const shown: QueryName[] = ["cards", "set", "piece", "look", "sight", "stairs", "setSight", "board", "lines"];
+const shown: QueryName[] = [
+  "cards",
+  "set",
+  "piece",
+  "look",
+  "sight",
+  "stairs",
+  "setSight",
+  "board",
+  "lines",
+  "weathering",
+  "weatherCards",
+  "coatMarks",
+];
 
 /** What a change makes stale. */
 const stale = {
@@ -71,7 +84,9 @@ const stale = {
   /** What pieces are shown as. */
   look: ["look"],
   /** How the pieces of a set stand. */
-  board: ["board", "lines"],
+  board: ["board", "lines", "weathering", "weatherCards", "coatMarks"],
+  /** How the copies of a piece are weathered. */
+  weathering: ["weathering", "weatherCards", "coatMarks", "look"],
   /** Rules of the families of bases. */
   families: ["baseFamilies", "tray", "traySteps", "amounts", "bin"],
   /** Stones, slabs and tufts on the shelf. */
@@ -154,7 +169,20 @@ export function trayKept(tray: Tray) {
 /** A board was kept by its own screen: shown at once. */
 export function boardKept(board: BoardView) {
   queryClient.setQueryData(["board", board.setId], board);
-  void queryClient.invalidateQueries({ queryKey: ["lines"] });
+  void queryClient.invalidateQueries({
+    predicate: ({ queryKey }) => ["lines", "weathering", "weatherCards", "coatMarks"].includes(String(queryKey[0])),
+  });
+}
+
+/** A weathering plan was kept by its own screen: shown at once. */
+export function weatheringKept(view: WeatheringView) {
+  queryClient.setQueryData(["weathering", view.pieceId, view.answer.copy], view);
+  // What was looked at of other copies is of the plan before.
+  void queryClient.invalidateQueries({
+    predicate: ({ queryKey }) =>
+      (queryKey[0] === "weathering" && queryKey[1] === view.pieceId && queryKey[2] !== view.answer.copy) ||
+      ["weatherCards", "coatMarks", "look"].includes(String(queryKey[0])),
+  });
 }
 
 /** The preferences are others now: shown at once, what follows from them asked for anew. */

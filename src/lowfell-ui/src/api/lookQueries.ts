@@ -85,6 +85,26 @@ export const lookQueries = {
       queryKey: ["board", setId],
       queryFn: ({ signal }) => ask(api.GET("/api/sets/{id}/board", { params: { path: { id: setId } }, signal })),
     }),
+  weathering: (pieceId: string, copy: number) =>
+    queryOptions({
+      queryKey: ["weathering", pieceId, copy],
+      queryFn: ({ signal }) =>
+        ask(api.GET("/api/pieces/{id}/weathering", { params: { path: { id: pieceId }, query: { copy } }, signal })),
+      placeholderData: keepPreviousData,
+    }),
+  weatherCards: (pieceId: string) =>
+    queryOptions({
+      queryKey: ["weatherCards", pieceId],
+      queryFn: ({ signal }) =>
+        ask(api.GET("/api/pieces/{id}/weathering/cards", { params: { path: { id: pieceId } }, signal })),
+      gcTime: 0,
+    }),
+  coatMarks: (zoneId: string, coatId: string) =>
+    queryOptions({
+      queryKey: ["coatMarks", zoneId, coatId],
+      queryFn: ({ signal }) =>
+        ask(api.GET("/api/zones/{id}/coats/{coatId}/marks", { params: { path: { id: zoneId, coatId } }, signal })),
+    }),
   lines: (zoneId: string) =>
     queryOptions({
       queryKey: ["lines", zoneId],

@@ -1071,6 +1071,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/zones/{id}/coats/{coatId}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Marks of a coat on each copy, where a weathering plan places them; nothing where none does. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    coatId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MarksOnCopy"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/weathering": {
         parameters: {
             query?: never;
@@ -8421,6 +8469,113 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/weathering/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which cards there are, and how many pages each has. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CardPages"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/weathering/kind": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One kind of mark on one zone, as it would be proposed; 409 where it has no place there. Nothing is kept. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AddedKind"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EntryDraft"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/look": {
         parameters: {
             query?: never;
@@ -9432,6 +9587,18 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description A kind that is to be added to a zone. */
+        AddedKind: {
+            /** @description The plan. */
+            plan: components["schemas"]["WeatheringDraft"];
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description The kind. */
+            kind: components["schemas"]["MarkKind"];
+        };
         /** @description Air that coats dry in. */
         AirDraft: {
             /**
@@ -10358,6 +10525,19 @@ export interface components {
             steps: number;
             /** @description What comes next. */
             next: null | string;
+        };
+        /** @description Which cards there are. */
+        CardPages: {
+            /**
+             * Format: int32
+             * @description The copy.
+             */
+            copy: number;
+            /**
+             * Format: int32
+             * @description How many pages its card has.
+             */
+            pages: number;
         };
         /** @description An answer to a question. */
         CaseAnswer: {
@@ -11832,7 +12012,8 @@ export interface components {
             verdict: components["schemas"]["WidthVerdict"];
             /** @description What draws it; none for a strip, or where no tool does. */
             tool: null | string;
-            seen: null | components["schemas"]["SightVerdict"];
+            /** @description From where it is seen; never, where it has no coat. */
+            seen: components["schemas"]["SightVerdict"];
             technique: null | components["schemas"]["Technique"];
             /** @description What with. */
             material: null | string;
@@ -12542,6 +12723,22 @@ export interface components {
             /** @description Evenings that are over, the last first. */
             facts: components["schemas"]["EveningFact"][];
         };
+        /** @description A kind of mark, as it begins when it is added. */
+        KindView: {
+            /** @description The kind. */
+            kind: components["schemas"]["MarkKind"];
+            /**
+             * Format: int32
+             * @description 1 wear, 2 fields, 3 runs, 4 spots, 5 loose.
+             */
+            stage: number;
+            /** @description The rule of place. */
+            place: string;
+            /** @description Laid as a strip, not mark by mark. */
+            strip: boolean;
+            /** @description What it is made with. */
+            families: ("acrylicPaint" | "acrylicWash" | "lacquer" | "enamelPaint" | "enamelWash" | "oilPaint" | "varnishWater" | "varnishLacquer" | "varnishEnamel" | "primerAerosol" | "primerWater" | "texturePaste" | "cracklePaste" | "crackleMedium" | "pva" | "skim" | "superGlue" | "grit" | "chippingMedium" | "washableMarking" | "pigment" | "acrylicMedium" | "ink" | "oilWash" | "cracklePaint" | "pencil" | "flowAid" | "retarder" | "liquidPigment" | "tufts")[];
+        };
         /** @description A finding that the painter knows of: it rests until the coats that it is about change. */
         KnownFinding: {
             /** @description Its rule. */
@@ -12609,6 +12806,86 @@ export interface components {
             setUps: components["schemas"]["Learned"][];
             /** @description Minutes until the next coat, by material. */
             drying: components["schemas"]["Learned"][];
+        };
+        /**
+         * @description How letters are put on.
+         * @enum {unknown}
+         */
+        LetteredBy: "hand" | "mask" | "decal";
+        /** @description Lettering, numbers or slogans. */
+        LetteringDraft: {
+            /**
+             * Format: uuid
+             * @description Identity; that of its first coat too.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Texts, shared out over the copies. */
+            texts: string[];
+            /** @description The side. */
+            side: components["schemas"]["MarkSide"];
+            /**
+             * Format: double
+             * @description Its middle, from the left end of the side, mm.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Its foot above that of the piece, mm.
+             */
+            yMm: number;
+            /**
+             * Format: double
+             * @description Height of the letters, mm.
+             */
+            tallMm: number;
+            /** @description How they are put on. */
+            by: components["schemas"]["LetteredBy"];
+            /**
+             * Format: uuid
+             * @description What they are painted with; none for what is nearest on the shelf.
+             */
+            materialId?: null | string;
+        };
+        /** @description What follows from lettering. */
+        LetteringView: {
+            /**
+             * Format: uuid
+             * @description The lettering.
+             */
+            id: string;
+            /** @description Text on the copy that is told of. */
+            text: string;
+            /**
+             * Format: double
+             * @description Its width, mm.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Width of a stroke, mm.
+             */
+            strokeMm: number;
+            /**
+             * Format: double
+             * @description Height in life, mm.
+             */
+            lifeMm: number;
+            /**
+             * Format: double
+             * @description Farthest that it is read from, m.
+             */
+            legibleM: number;
+            /** @description What draws it; none where nothing has to, or does. */
+            tool: null | string;
+            /** @description Text of each copy. */
+            perCopy: string[];
+            /** @description What cannot be. */
+            faults: string[];
         };
         /** @description Height of a line on a copy. */
         LevelPoint: {
@@ -13034,7 +13311,7 @@ export interface components {
          * @description What a mark of wear or weather is meant as.
          * @enum {unknown}
          */
-        MarkKind: "chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust";
+        MarkKind: "chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust" | "letter";
         /**
          * @description Where marks of wear and weather go.
          * @enum {unknown}
@@ -13071,12 +13348,32 @@ export interface components {
              * @description What they are meant as; none where nobody said.
              * @enum {unknown}
              */
-            kind?: "chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust" | null;
+            kind?: "chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust" | "letter" | null;
             /**
              * Format: double
              * @description Area of one copy that they are spread over by a technique that goes by area, mm2; none where they are made one by one.
              */
             stripMm2?: null | number;
+        };
+        /** @description Marks of a coat on a copy, as they are painted. */
+        MarksOnCopy: {
+            /**
+             * Format: int32
+             * @description The copy.
+             */
+            copy: number;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            count: number;
+            /** @description Where each lies; none where they are sponged, flicked or laid. */
+            marks: components["schemas"]["PlacedMark"][];
+            /**
+             * Format: int32
+             * @description Number of the first on the card; 0 where they have none.
+             */
+            first: number;
         };
         /** @description Where an element may be put on a base, as it is turned. */
         MaskRequest: {
@@ -14084,6 +14381,41 @@ export interface components {
             zones: string[];
             /** @description Why it can't be taken; none where it can. */
             fault: null | string;
+        };
+        /** @description Camouflage or mottle. */
+        PatternDraft: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description Zones that it runs on over. */
+            zoneIds: string[];
+            /** @description Tones, in the order in which they go on. */
+            tones: components["schemas"]["ToneDraft"][];
+            /**
+             * Format: double
+             * @description Size of a patch in life, mm.
+             */
+            patchRealMm: number;
+            /**
+             * Format: double
+             * @description So many times longer than high.
+             * @default 1.6
+             */
+            stretch: number;
+            /**
+             * Format: double
+             * @description Left of the ground between two tones, mm on the model.
+             * @default 0
+             */
+            gapMm: number;
+            /**
+             * Format: int32
+             * @description Raised to draw it again.
+             * @default 1
+             */
+            version: number;
         };
         /** @description A picture that was kept. */
         PhotoView: {
@@ -15845,6 +16177,18 @@ export interface components {
             /** @description Names of its parts. */
             parts: string[];
         };
+        /** @description A pattern on a side of the copy that is told of. */
+        SidePattern: {
+            /** @description The side. */
+            side: components["schemas"]["MarkSide"];
+            /**
+             * Format: double
+             * @description Size of a cell, mm.
+             */
+            stepMm: number;
+            /** @description Rows of cells from the foot up: a figure for each tone from 0, a dot for the ground. */
+            rows: string[];
+        };
         /** @description What is to be done about a coat that is hardly seen: one of these. */
         SightChange: {
             /**
@@ -16020,8 +16364,11 @@ export interface components {
             /** @description What to look for on the piece next, those near the threshold. */
             details: components["schemas"]["TrialDetail"][];
         };
-        /** @enum {unknown} */
-        SightVerdict: "farOff" | "atTable" | "barelyAtTable" | "inHand" | "never" | null;
+        /**
+         * @description What is seen from where, in one word.
+         * @enum {unknown}
+         */
+        SightVerdict: "farOff" | "atTable" | "barelyAtTable" | "inHand" | "never";
         /**
          * @description How well something is seen from a place.
          * @enum {unknown}
@@ -16743,6 +17090,19 @@ export interface components {
             /** @description The tile. */
             tile: components["schemas"]["TileDraft"];
         };
+        /** @description A tone of a pattern. */
+        ToneDraft: {
+            /**
+             * Format: uuid
+             * @description What it is painted with.
+             */
+            materialId: string;
+            /**
+             * Format: double
+             * @description Share of the area.
+             */
+            share: number;
+        };
         /**
          * @description How a mix suits a tool.
          * @enum {unknown}
@@ -17248,7 +17608,7 @@ export interface components {
             /** @description What was added so that it holds. */
             added: string[];
             /** @description Kinds that nothing on the shelf makes. */
-            missing: ("chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust")[];
+            missing: ("chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust" | "letter")[];
             /**
              * Format: int32
              * @description Stops and risks of it that were not there before.
@@ -17278,7 +17638,7 @@ export interface components {
             /** @description Not measured. */
             hotEdgeGuess: boolean;
             /** @description Kinds of marks that belong on it. */
-            kinds: ("chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust")[];
+            kinds: ("chip" | "scratch" | "wear" | "scuff" | "foot" | "hole" | "dent" | "graze" | "damp" | "weed" | "tide" | "salt" | "moss" | "fading" | "creaseGrime" | "grime" | "rain" | "rust" | "drip" | "bolt" | "oil" | "lime" | "mud" | "soot" | "kick" | "dust" | "letter")[];
             /** @description Where it is taken to lie. */
             parts: components["schemas"]["FacePart"][];
         };
@@ -17312,6 +17672,10 @@ export interface components {
              * @description What neighbours share of their hosts, the mean of all kinds; none where there is but one copy.
              */
             overlap: null | number;
+            /** @description From each lettering. */
+            letters: components["schemas"]["LetteringView"][];
+            /** @description The pattern on each side. */
+            pattern: components["schemas"]["SidePattern"][];
         };
         /** @description A plan as it is to be kept. */
         WeatheringChange: {
@@ -17333,6 +17697,9 @@ export interface components {
             entries: components["schemas"]["EntryDraft"][];
             /** @description Coats that were put into stacks by this plan. */
             put?: null | string[];
+            /** @description Lettering. */
+            letters?: null | components["schemas"]["LetteringDraft"][];
+            pattern?: null | components["schemas"]["PatternDraft"];
         };
         /** @description A whole plan with its piece. */
         WeatheringPreview: {
@@ -17447,6 +17814,8 @@ export interface components {
             answer: components["schemas"]["WeatheringAnswer"];
             /** @description Parts that move, on its front. */
             parts: components["schemas"]["BoardPartDraft"][];
+            /** @description Kinds of marks, in the order in which they go on. */
+            kinds: components["schemas"]["KindView"][];
         };
         /** @description An evening that comes every week. */
         WeeklyEvening: {
@@ -17630,6 +17999,10 @@ export interface components {
             };
             /** @description How a width stands to life. */
             widthVerdict: {
+                [key: string]: string;
+            };
+            /** @description How letters are put on. */
+            letteredBy: {
                 [key: string]: string;
             };
         };

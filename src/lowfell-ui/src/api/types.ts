@@ -113,6 +113,10 @@ export interface MixWish {
 }
 export type PieceLook = Full<Schemas["PieceLook"]>;
 export type BoardView = Full<Schemas["BoardView"]>;
+export type WeatheringView = Full<Schemas["WeatheringView"]>;
+export type WeatheringDraft = WeatheringView["plan"];
+export type MarkEntry = WeatheringDraft["entries"][number];
+export type EntryView = WeatheringView["answer"]["entries"][number];
 export type BoardPiece = BoardView["pieces"][number];
 export type PieceStairs = Full<Schemas["PieceStairs"]>;
 export type SightChange = Schemas["SightChange"];

@@ -57,8 +57,9 @@ export const markKindWord = {} as Record<components["schemas"]["MarkKind"], stri
 export const markHostWord = {} as Record<components["schemas"]["MarkHost"], string>;
 export const markSideWord = {} as Record<components["schemas"]["MarkSide"], string>;
 export const weatherAgeWord = {} as Record<components["schemas"]["WeatherAge"], string>;
-export const wentThroughWord = {} as Record<components["schemas"]["WentThrough"], string>;
-export const thrownByWord = {} as Record<components["schemas"]["ThrownBy"], string>;
+export const wentThroughWord = {} as Record<components["schemas"]["HistoryDraft"]["went"][number], string>;
+export const thrownByWord = {} as Record<components["schemas"]["HistoryDraft"]["thrown"], string>;
+export const letteredByWord = {} as Record<components["schemas"]["LetteringDraft"]["by"], string>;
 export const widthVerdictWord = {} as Record<components["schemas"]["WidthVerdict"], string>;
 export const sightKindWord = {} as Record<components["schemas"]["SightKind"], string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
@@ -111,6 +112,7 @@ export function learn(craft: Craft) {
   Object.assign(weatherAgeWord, words.weatherAge);
   Object.assign(wentThroughWord, words.wentThrough);
   Object.assign(thrownByWord, words.thrownBy);
+  Object.assign(letteredByWord, words.letteredBy);
   Object.assign(widthVerdictWord, words.widthVerdict);
   Object.assign(sightRoomWord, words.sightRoom);
   Object.assign(eyesWord, words.eyes);

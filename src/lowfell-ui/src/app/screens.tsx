@@ -80,6 +80,11 @@ export const places: Place[] = [
           load: async () => (await import("../features/look/LookScreen")).LookScreen,
         },
         {
+          path: "weathering",
+          label: "Weathering",
+          load: async () => (await import("../features/weathering/WeatheringScreen")).WeatheringScreen,
+        },
+        {
           path: "table",
           label: "From the table",
           load: async () => (await import("../features/sight/SightScreen")).SightScreen,

@@ -6,6 +6,7 @@ import { Core } from "../../craft/Core";
 import { StepPicture } from "../../craft/PiecePicture";
 import { counted, whereOf } from "../../craft/stepWords";
 import { LinesHere } from "./LinesHere";
+import { MarksHere } from "./MarksHere";
 import { WhatGoesWhere } from "./WhatGoesWhere";
 
 const workedWith: WorkedWith[] = ["shaken", "freshWater", "warmAir", "heavyHand"];
@@ -115,6 +116,7 @@ export function BenchCard({
       </div>
       <WhatGoesWhere step={step} />
       <LinesHere step={step} />
+      <MarksHere step={step} />
       {step.air && <p className="my-3 border-l-4 border-risk pl-3 font-semibold text-risk">{step.air}</p>}
       {step.cautions.length > 0 && (
         <div className="my-3 border-l-4 border-risk pl-3">

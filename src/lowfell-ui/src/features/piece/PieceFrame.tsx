@@ -98,6 +98,9 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
         <NavLink to={`${base}/look`} className={viewLink}>
           Look
         </NavLink>
+        <NavLink to={`${base}/weathering`} className={viewLink}>
+          Weathering
+        </NavLink>
         <NavLink to={`${base}/table`} className={viewLink}>
           From the table
         </NavLink>
