@@ -18,6 +18,7 @@ using Lowfell.Web.Features.Matching;
 using Lowfell.Web.Features.Mixes;
 using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Features.Stack;
+using Lowfell.Web.Features.Weathering;
 using Lowfell.Web.Features.Tiles;
 using Xunit;
 
@@ -30,7 +31,7 @@ namespace Lowfell.Web.Tests;
 /// </summary>
 public sealed class GoldenTests
 {
-    private static readonly Type[] Kinds = [typeof(MaterialSnapshot), typeof(MixDraft), typeof(PaintedStack), typeof(TilePlan), typeof(List<PaintedCell>), typeof(CalendarView), typeof(PlanRequest), typeof(List<KeptLot>), typeof(PlanSummary), typeof(SolveProgress), typeof(KeptCoats), typeof(TakenForStep), typeof(List<TrayCopyDraft>), typeof(BaseFamilyDraft), typeof(RollRequest), typeof(BoardDraft)];
+    private static readonly Type[] Kinds = [typeof(MaterialSnapshot), typeof(MixDraft), typeof(PaintedStack), typeof(TilePlan), typeof(List<PaintedCell>), typeof(CalendarView), typeof(PlanRequest), typeof(List<KeptLot>), typeof(PlanSummary), typeof(SolveProgress), typeof(KeptCoats), typeof(TakenForStep), typeof(List<TrayCopyDraft>), typeof(BaseFamilyDraft), typeof(RollRequest), typeof(BoardDraft), typeof(WeatheringDraft)];
 
     private static readonly Type[] Words = [typeof(Technique), typeof(Family), typeof(Substrate), typeof(Thinner), typeof(DilutionForm), typeof(Wait), typeof(Relief), typeof(Facing), typeof(Sheen), typeof(Effect), typeof(DayOfWeek)];
 

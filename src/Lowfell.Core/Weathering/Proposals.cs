@@ -40,7 +40,7 @@ public static class Proposals
             var ground = zone.Stack.Coats.All(c => c.Skipped) ? null : Predictor.PredictMiddle(zone.Stack).Top;
             foreach (var (kind, times) in HistoryTable.Kinds(history))
             {
-                if (kind.Facts().Facings.Contains(zone.Surface.Facing) && !kept.Any(k => k.ZoneId == zone.Id && k.Kind == kind) && Propose(piece, zone, kind, times, history, shelf, stand, ground) is { } proposal)
+                if (!kept.Any(k => k.ZoneId == zone.Id && k.Kind == kind) && Propose(piece, zone, kind, times, history, shelf, stand, ground) is { } proposal)
                 {
                     proposals.Add(proposal);
                 }
@@ -65,6 +65,11 @@ public static class Proposals
         ArgumentNullException.ThrowIfNull(zone);
         ArgumentNullException.ThrowIfNull(history);
         var (surface, facts) = (zone.Surface, kind.Facts());
+        if (!facts.Facings.Contains(surface.Facing))
+        {
+            return null;
+        }
+
         var strip = HistoryTable.Strip(kind, history, surface.Scale, piece.Box.HeightMm);
         var entry = new MarkEntry(Id(piece, zone, kind), zone.Id, kind, 1, 0, 0) { FromMm = strip?.FromMm, ToMm = strip?.ToMm };
         var parts = Variation.Parts(piece.Box, zone, entry);

@@ -1,4 +1,5 @@
 using System.Buffers.Binary;
+using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
 using Lowfell.Core.Bases.Plane;
@@ -79,12 +80,12 @@ public static class Variation
     /// <summary>Chooses hosts for each copy without repetition, those that the copies before have used less likely.</summary>
     /// <param name="counts">How many on each copy.</param>
     /// <param name="weights">What each host counts.</param>
-    /// <param name="seeds">Numbers.</param>
-    public static IReadOnlyList<int[]> Chosen(IReadOnlyList<int> counts, IReadOnlyList<double> weights, Seeds seeds)
+    /// <param name="seedsOf">Numbers of each copy, by its place from 0.</param>
+    public static IReadOnlyList<int[]> Chosen(IReadOnlyList<int> counts, IReadOnlyList<double> weights, Func<int, Seeds> seedsOf)
     {
         ArgumentNullException.ThrowIfNull(counts);
         ArgumentNullException.ThrowIfNull(weights);
-        ArgumentNullException.ThrowIfNull(seeds);
+        ArgumentNullException.ThrowIfNull(seedsOf);
         var all = new List<int[]>(counts.Count);
         var now = new double[weights.Count];
         foreach (var count in counts)
@@ -104,6 +105,7 @@ public static class Variation
                 now[used] *= Math.Sqrt(WeatherTable.SameHost);
             }
 
+            var seeds = seedsOf(all.Count);
             var picked = new int[Math.Min(count, now.Length)];
             for (var n = 0; n < picked.Length; n++)
             {
@@ -149,16 +151,14 @@ public static class Variation
             return [.. Enumerable.Repeat<IReadOnlyList<MarkPlace>>([.. parts.Select(Strip)], piece.Copies)];
         }
 
-        var seeds = SeedsOf(piece, entry);
-        var held = Held(piece, entry);
-        int[] free = [.. Enumerable.Range(1, piece.Copies).Where(c => !held.ContainsKey(c))];
+        // Every copy is drawn as if none was held: what is held on one leaves the others as they are.
         var hosts = OnHosts(piece, entry) ? Hosts(parts, zone.HostsOf(entry.How.Host).Count, entry.How.Host, piece.From) : null;
-        var counts = Free(piece, zone, entry, seeds);
-        var chosen = hosts is null ? null : Chosen(counts, [.. hosts.Select(h => h.Weight)], seeds);
-        var rolled = new MarkPlace[free.Length][];
-        for (var i = 0; i < free.Length; i++)
+        var counts = Shares(piece, entry, hosts?.Count);
+        var chosen = hosts is null ? null : Chosen(counts, [.. hosts.Select(h => h.Weight)], i => SeedsOf(piece, entry, $"{i + 1}"));
+        var rolled = new MarkPlace[piece.Copies][];
+        for (var i = 0; i < rolled.Length; i++)
         {
-            rolled[i] = hosts is not null ? OnHosts(piece, zone, entry, hosts, chosen![i], free[i]) : Anywhere(piece, entry, parts, Math.Min(most, counts[i]), free[i]);
+            rolled[i] = hosts is not null ? OnHosts(piece, zone, entry, hosts, chosen![i], i + 1) : Anywhere(piece, entry, parts, Math.Min(most, counts[i]), i + 1);
         }
 
         if (hosts is not null)
@@ -167,13 +167,8 @@ public static class Variation
             rolled = [.. rolled.Select(c => c.Select(m => Clear(m, entry.How.Shape, piece.Box)).ToArray())];
         }
 
-        var all = new IReadOnlyList<MarkPlace>[piece.Copies];
-        for (var (c, i) = (1, 0); c <= piece.Copies; c++)
-        {
-            all[c - 1] = held.TryGetValue(c, out var kept) ? kept.Marks : rolled[i++];
-        }
-
-        return all;
+        var held = Held(piece, entry);
+        return [.. rolled.Select((c, i) => held.TryGetValue(i + 1, out var kept) ? kept.Marks : c)];
     }
 
     /// <summary>How many marks of a kind there are on each copy, also where they are not placed one by one.</summary>
@@ -181,22 +176,40 @@ public static class Variation
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(entry);
-        var (held, counts) = (Held(piece, entry), Free(piece, zone, entry));
-        var next = 0;
-        return [.. Enumerable.Range(1, piece.Copies).Select(c => held.TryGetValue(c, out var kept) ? kept.Marks.Count : counts[next++])];
+        var held = Held(piece, entry);
+        var counts = Shares(piece, entry, OnHosts(piece, entry) ? Hosts(Parts(piece.Box, zone, entry), zone.HostsOf(entry.How.Host).Count, entry.How.Host, piece.From).Count : null);
+        return [.. counts.Select((n, i) => held.TryGetValue(i + 1, out var kept) ? kept.Marks.Count : n)];
     }
 
     private static Dictionary<int, HeldCopy> Held(WeatherPiece piece, MarkEntry entry) => entry.Held.Where(h => h.Copy >= 1 && h.Copy <= piece.Copies).DistinctBy(h => h.Copy).ToDictionary(h => h.Copy);
 
-    private static Seeds SeedsOf(WeatherPiece piece, MarkEntry entry) => new(Seed(piece.Set, piece.Piece, entry.Kind.ToString(), entry.ZoneId.ToString("n"), entry.Version.ToString(System.Globalization.CultureInfo.InvariantCulture)));
+    private static Seeds SeedsOf(WeatherPiece piece, MarkEntry entry, params IEnumerable<string> more) => new(Seed([piece.Set, piece.Piece, entry.Kind.ToString(), entry.ZoneId.ToString("n"), entry.Version.ToString(CultureInfo.InvariantCulture), .. more]));
 
-    // What copies that are not held share of what is left.
-    private static int[] Free(WeatherPiece piece, WeatherZone zone, MarkEntry entry, Seeds? seeds = null)
+    // The share of every copy; what is held has more or fewer than its share, which the others make up for, one each in turn.
+    private static int[] Shares(WeatherPiece piece, MarkEntry entry, int? hosts)
     {
+        var counts = Shared((int)Math.Min(entry.Total(piece.Copies), (long)(hosts ?? int.MaxValue) * piece.Copies), piece.Copies, SeedsOf(piece, entry));
         var held = Held(piece, entry);
-        var (free, left) = (piece.Copies - held.Count, Math.Max(0, entry.Total(piece.Copies) - held.Values.Sum(h => h.Marks.Count)));
-        var most = OnHosts(piece, entry) ? Hosts(Parts(piece.Box, zone, entry), zone.HostsOf(entry.How.Host).Count, entry.How.Host, piece.From).Count : int.MaxValue;
-        return free == 0 ? [] : Shared((int)Math.Min(left, (long)most * free), free, seeds ?? SeedsOf(piece, entry));
+        int[] free = [.. Enumerable.Range(0, piece.Copies).Where(c => !held.ContainsKey(c + 1))];
+        var left = held.Sum(h => counts[h.Key - 1] - h.Value.Marks.Count);
+        for (var idle = 0; left != 0 && idle < free.Length;)
+        {
+            idle = 0;
+            foreach (var c in free)
+            {
+                var to = counts[c] + Math.Sign(left);
+                if (left == 0 || to < 0 || to > (hosts ?? int.MaxValue))
+                {
+                    idle++;
+                    continue;
+                }
+
+                counts[c] = to;
+                left -= Math.Sign(left);
+            }
+        }
+
+        return counts;
     }
 
     private static bool OnHosts(WeatherPiece piece, MarkEntry entry) => entry.How.By == MarksBy.Hosts && !piece.AtRandom;

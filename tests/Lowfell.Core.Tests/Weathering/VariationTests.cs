@@ -48,9 +48,9 @@ public sealed class VariationTests
         {
             var seeds = new Seeds(seed);
             var counts = Variation.Shared(42, 6, seeds);
-            var chosen = Variation.Chosen(counts, even, seeds);
+            var chosen = Variation.Chosen(counts, even, _ => seeds);
             Assert.All(chosen, c => Assert.Equal(c.Length, c.Distinct().Count()));
-            var alone = counts.Select(c => Variation.Chosen([c], even, seeds)[0]).ToList();
+            var alone = counts.Select(c => Variation.Chosen([c], even, _ => seeds)[0]).ToList();
             apart += Enumerable.Range(0, 5).Average(i => Overlap(chosen[i], chosen[i + 1]));
             chance += Enumerable.Range(0, 5).Average(i => Overlap(alone[i], alone[i + 1]));
         }
@@ -117,6 +117,12 @@ public sealed class VariationTests
         Assert.Equal([mine], all[1]);
         Assert.Empty(all[3]);
         Assert.Equal(42, all.Sum(c => c.Count));
+
+        // A mark that is moved on one copy leaves all others where they are.
+        var before = Variation.Of(Piece(SeaWall, 6), Zone(), Rain(7));
+        var moved = Variation.Of(Piece(SeaWall, 6), Zone(), Rain(7) with { Held = [new(2, [.. before[1].Select((m, i) => i == 0 ? m with { XMm = 20 } : m)])] });
+        Assert.Equal(before.Where((_, i) => i != 1).SelectMany(c => c), moved.Where((_, i) => i != 1).SelectMany(c => c));
+        Assert.Equal(20, moved[1][0].XMm);
 
         // More held than there are in all leaves none for the others.
         var many = Variation.Of(Piece(SeaWall, 2), Zone(), Rain(1) with { Held = [new(1, [.. Enumerable.Repeat(mine, 5)])] });
