@@ -31,6 +31,7 @@ if (args is ["mend"])
 {
     MendBench.Run();
     BoardBench.Run();
+    WeatherBench.Run();
     return;
 }
 

@@ -78,6 +78,18 @@ public sealed class Shots
         browser.Open("/sets");
         browser.Click("Sea wall");
         browser.Click("Straight");
+        browser.Click("Weathering");
+        browser.Click("tide water");
+        browser.Click("dry dust, lately");
+        browser.UntilTrue(() => browser.Find("[data-testid=history-told]").Text.Contains("dust", StringComparison.Ordinal), "its history");
+        browser.Click("Propose anew");
+        browser.UntilTrue(() => browser.All("[data-testid=weather-entry]").Count > 8, "the marks");
+        browser.Run("document.querySelector('[aria-label=\"What it was\"]').scrollIntoView()");
+        Thread.Sleep(1000);
+        Save("weathering");
+        browser.Open("/sets");
+        browser.Click("Sea wall");
+        browser.Click("Straight");
         browser.Click("Mend");
         browser.Click("Tide ring");
         browser.Find("[data-testid=offers]");

@@ -1,3 +1,5 @@
+using Lowfell.Core.Weathering;
+using Lowfell.Web.Features.Weathering;
 using Lowfell.Core.Boards;
 using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
@@ -36,9 +38,25 @@ internal static class DemoHistory
         db.Painted.Add(await FirstBoxAsync(db, open, wall, shelf, DateOnly.FromDateTime(now.UtcDateTime).AddDays(-FirstBoxDaysAgo), cancel));
         db.Tiles.Add(WallTile(wall, On));
         db.Boards.Add(new() { Id = Guid.CreateVersion7(), SetId = wall.Piece!.SetId, Board = Kept.Write(Quay(wall.Piece)) });
+        db.Weatherings.Add(new() { Id = Guid.CreateVersion7(), PieceId = wall.PieceId, Plan = Kept.Write(Weathered(wall)) });
         await EveningsAsync(db, open, cancel);
         await PaintedSoFarAsync(db, await open.RowAsync(cancel), shelf, now, cancel);
         await db.SaveChangesAsync(cancel);
+    }
+
+    // Ten years of rain and salt wind from the left: the next thing that the wall is to get.
+    private static WeatheringDraft Weathered(ZoneRow stone)
+    {
+        EntryDraft Entry(MarkKind kind, double count, double times)
+        {
+            var (width, length) = MarkScale.OnModel(kind, stone.Piece!.Set!.Scale, times);
+            return new(Guid.CreateVersion7(), stone.Id, kind, count, width, length);
+        }
+
+        return new(
+            new(WeatherAge.TenYears, [WentThrough.Rain, WentThrough.SaltWind, WentThrough.Birds], MarkSide.Left),
+            [new(stone.Id, Ledges: 14, Iron: 8, Perches: 7)],
+            [Entry(MarkKind.Rain, 7, 2), Entry(MarkKind.Rust, 3, 2), Entry(MarkKind.Lime, 2, 1.5)]);
     }
 
     private static async Task EveningsAsync(LowfellDb db, OpenBench open, CancellationToken cancel)

@@ -126,7 +126,7 @@ function Row({ entry, said, stage, families, chosen, onChoose, hands, copy }: Ro
       <tr className={`border-t border-line align-top ${chosen ? "bg-tint" : ""}`} data-testid="weather-entry">
         <td className="py-1.5 pr-3">
           <button type="button" aria-pressed={chosen} className="text-left" onClick={onChoose} title="Show where it is">
-            <span className="flex items-center gap-2 font-semibold">
+            <span className="flex items-center gap-2 font-semibold whitespace-nowrap">
               <span
                 aria-hidden
                 className="inline-block size-3.5 shrink-0 rounded-sm border border-line"

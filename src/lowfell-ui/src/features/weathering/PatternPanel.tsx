@@ -174,6 +174,7 @@ const usualApart = 70;
 function beside<P extends { material: { colour?: string | null } }>(paints: P[], colour: string | null | undefined): P {
   const rgb = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16));
   const ground = rgb(colour ?? "#808080");
-  const off = (p: P) => Math.abs(Math.hypot(...rgb(p.material.colour ?? "#808080").map((v, i) => v - ground[i]!)) - usualApart);
+  const off = (p: P) =>
+    Math.abs(Math.hypot(...rgb(p.material.colour ?? "#808080").map((v, i) => v - ground[i]!)) - usualApart);
   return paints.reduce((best, p) => (off(p) < off(best) ? p : best));
 }
