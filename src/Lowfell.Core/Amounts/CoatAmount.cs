@@ -77,7 +77,7 @@ public sealed record CoatAmount(
         var length = how.GoesBy switch { GoesBy.Creases => zone.CreaseMm, GoesBy.Edges => zone.EdgeMm * (highlights == HighlightSchool.All ? 1 : zone.LitEdges), _ => null };
         if (coat is { OwnDeposit: null, Marks: { Kind: { } kind } meant })
         {
-            return (meant.AreaMm2 * kind.Facts().WetFilmUm * share, meant.MinutesOf(coat.Carrier, how.RateCm2PerMin), 0);
+            return (meant.AreaMm2 * kind.Facts().WetFilmUm * share, meant.MinutesOf(coat.Carrier, how.RateCm2PerMin), meant.DownMinutesOf(coat.Carrier));
         }
 
         if (stroke is { MmPerMin: > 0 } line && length is { } mm)

@@ -43,6 +43,13 @@ public sealed record Marks([MarkCountBound] int Count, [MarkWidthBound] double W
     [JsonIgnore]
     public double Filled => Kind is not { } kind ? 1 : kind.Facts() is { Length: null } strip ? strip.Share : Fills;
 
+    // More for each copy when runs are drawn down, min. Craft estimate.
+    private const double DrawnDownMin = 0.3;
+
+    /// <summary>Hands-on minutes on one copy of drawing down and cleaning what was placed in spirit; 0 where nothing is.</summary>
+    /// <param name="carrier">What it is borne by.</param>
+    public double DownMinutesOf(Carrier carrier) => Kind?.Facts().DownSeconds is > 0 and var seconds && carrier == Carrier.WhiteSpirit ? (Count * seconds / 60) + DrawnDownMin : 0;
+
     /// <summary>Hands-on minutes on one copy, of a kind that is told.</summary>
     /// <param name="carrier">What it is borne by.</param>
     /// <param name="rateCm2PerMin">Area that the technique does in a minute, cm2.</param>

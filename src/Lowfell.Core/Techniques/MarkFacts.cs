@@ -57,6 +57,9 @@ public sealed record MarkFacts
     /// <summary>Seconds for one in a water-borne paint, which is drawn at once; 0 for the same.</summary>
     public double WaterSeconds { get; init; }
 
+    /// <summary>Seconds to draw one down and clean it, where it was placed in spirit; 0 for what is not drawn down.</summary>
+    public double DownSeconds => Stage == 3 ? DrawnDownSeconds : 0;
+
     /// <summary>Minutes more for each copy.</summary>
     public double MoreMin { get; init; }
 
@@ -65,6 +68,9 @@ public sealed record MarkFacts
 
     /// <summary>Most times life that it may be drawn on purpose.</summary>
     public required double MostTimes { get; init; }
+
+    // Craft estimate.
+    private const double DrawnDownSeconds = 12;
 
     /// <summary>Lies on raised edges.</summary>
     public bool OnEdges => By == MarksBy.Edge;

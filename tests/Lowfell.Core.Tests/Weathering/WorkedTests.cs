@@ -87,10 +87,19 @@ public sealed class WorkedTests
     }
 
     [Fact]
-    public void What_runs_in_spirit_is_only_placed()
+    public void What_runs_in_spirit_is_placed_and_drawn_down_within_its_window()
     {
         var zone = Zone(22_960, 6);
-        Assert.Equal((7 * 10 / 60.0) + 0.8, Work(Wall, zone, MarkKind.Rain, Technique.Streak, Family.EnamelWash, 7, 0.48, 12).MinutesEach, 9);
-        Assert.Equal((7 * 15 / 60.0) + 0.8, Work(Wall, zone, MarkKind.Rain, Technique.Streak, Family.AcrylicWash, 7, 0.48, 12).MinutesEach, 9);
+        var placed = Work(Wall, zone, MarkKind.Rain, Technique.Streak, Family.EnamelWash, 13, 0.48, 12);
+        Assert.Equal((13 * 12 / 60.0) + 0.6, placed.DownMinutesEach, 9);
+        Assert.Equal(3.2, placed.DownMinutesEach, 0.01);
+        Assert.Equal((13 * 10 / 60.0) + 0.8, placed.MinutesEach - placed.DownMinutesEach, 9);
+        var drawn = Work(Wall, zone, MarkKind.Rain, Technique.Streak, Family.AcrylicWash, 7, 0.48, 12);
+        Assert.Equal(((7 * 15 / 60.0) + 0.8, 0), (drawn.MinutesEach, drawn.DownMinutesEach));
+
+        // The evening has two visits of it.
+        var coat = Build.Coat(Technique.Streak, Of(Family.EnamelWash, "#57513f")) with { Marks = new(13, 0.48, 12, MarkKind.Rain) };
+        var steps = Core.Evenings.Steps.StackSteps.Of(new(zone.Surface, new(), [Build.Coat(Technique.BaseCoat, Build.RopeTan), coat]));
+        Assert.Equal([1, Core.Evenings.Steps.Step.CleanUpPass], steps.Where(s => s.Coat.Id == coat.Id).Select(s => s.Pass));
     }
 }

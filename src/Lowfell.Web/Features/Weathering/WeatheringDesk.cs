@@ -187,7 +187,7 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
 
         var (box, field) = (scene.Piece.Box, Camouflage.Of(pattern.ToCore(), scene.Piece, scene.Zones[0].Surface.Scale, copy));
         var sides = scene.Zones.Where(z => pattern.ZoneIds.Contains(z.Id)).SelectMany(z => FaceMap.Of(box, z.Surface)).Select(p => p.Side).Distinct().Order();
-        return [.. sides.Select(side => new SidePattern(side, CellMm, [.. Enumerable.Range(0, (int)Math.Ceiling(box.Up(side) / CellMm)).Select(r => string.Concat(Enumerable.Range(0, (int)Math.Ceiling(box.Across(side) / CellMm)).Select(c => field.At(box, side, (c + 0.5) * CellMm, (r + 0.5) * CellMm) is >= 0 and var t ? (char)('0' + t) : '.'))) ]))];
+        return [.. sides.Select(side => new SidePattern(side, CellMm, [.. Enumerable.Range(0, (int)Math.Ceiling(box.Up(side) / CellMm)).Select(r => string.Concat(Enumerable.Range(0, (int)Math.Ceiling(box.Across(side) / CellMm)).Select(c => field.At(box, side, (c + 0.5) * CellMm, (r + 0.5) * CellMm) is >= 0 and var t ? (char)('0' + t) : '.')))]))];
     }
 
     /// <summary>Checks what no bound tells.</summary>

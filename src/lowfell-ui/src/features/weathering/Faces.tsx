@@ -74,6 +74,20 @@ export function Faces({ view, hands, chosen, onChoose }: Props) {
           The sides from outside, the foot below{view.rectangle && "; it is taken for a box"}. Drag a mark, or move it
           with the arrow keys; Delete drops it.
         </p>
+        {view.copies > 1 && !anyHeld && answer.marks.some((m) => m.first > 0) && (
+          <Button
+            title="Drawing again or another number then leaves this copy as it is"
+            onClick={() =>
+              void hands.keep((plan) =>
+                answer.marks
+                  .filter((m) => m.shape !== "band")
+                  .reduce((to, m) => heldWith(to, m.entryId, answer.copy, m.marks), plan),
+              )
+            }
+          >
+            Lock this copy
+          </Button>
+        )}
         {anyHeld && (
           <Button
             onClick={() =>
