@@ -34,7 +34,7 @@ public sealed class WeatheringTests(DemoSession session) : IClassFixture<DemoSes
         browser.UntilTrue(() => FirstMark() != moved, "the mark where it was dragged");
         browser.UntilTrue(() => browser.All("button").Any(b => b.Text == "Draw this copy again"), "that this copy is held");
         browser.Click("Undo");
-        browser.UntilTrue(() => FirstMark() != "" && FirstMark() != before, "the one before");
+        browser.UntilTrue(() => FirstMark() == moved, "it back where the keys had put it");
 
         // One kind dropped, another added.
         var kinds = browser.All("[data-testid=weather-entry]").Count;

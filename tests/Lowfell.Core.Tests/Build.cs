@@ -73,5 +73,5 @@ internal static class Build
         Paint("#7a8f6a", 0.95, name: "Sluice Green"), Paint("#8a5a3a", name: "Pan Rust"), Paint("#d8cba4", 0.88, name: "Bone"),
         Paint("#e8dcc0", 0.88, family: Family.PrimerWater, name: "Pale primer")]);
 
-    private static Guid NewId() => new(Interlocked.Increment(ref next), 0, 0, 0, 0, 0, 0, 0, 0, 0, 1);
+    public static Guid NewId() => new(Interlocked.Increment(ref next), 0, 0, 0, 0, 0, 0, 0, 0, 0, 1);
 }

@@ -220,7 +220,7 @@ public static class CopyCard
             var own = numbered.Where(n => ReferenceEquals(n.Of, kind)).ToList();
             var tool = kind.Tool.Length == 0 ? "" : $", {kind.Tool}";
             lines.Add(own.Count > 0 ? I($"{own[0].Number}-{own[^1].Number} {words[kind.Kind.ToString()]}, {kind.Zone}{tool}")
-                : kind.Kind.Facts().Length is null ? Strip(words, kind) : I($"{words[kind.Kind.ToString()]}, {kind.Zone}: {kind.Count}{(kind.Kind.Facts().IsField || kind.Count > WeatherTable.OneByOne ? " by sponge or flick" : "")}{tool}"));
+                : kind.Kind.Facts().Length is null ? Strip(words, kind) : I($"{words[kind.Kind.ToString()]}, {kind.Zone}: {kind.Count}{(tool.Length == 0 ? " by sponge or flick" : tool)}"));
             lines.AddRange(own.Select(n => I($"  {n.Number}  {SaidAttribute.Of(typeof(MarkSide))[n.Mark.Side.ToString()]}  x {n.Mark.XMm:0.0}  h {n.Mark.YMm:0.0}  {n.Mark.WidthMm:0.00} x {n.Mark.LengthMm:0.0}")));
         }
 

@@ -51,6 +51,23 @@ public sealed class MarkTests
     }
 
     [Fact]
+    public void Marks_of_a_plan_lie_where_it_has_them_and_one_beside_the_surface_is_moved_onto_it()
+    {
+        var streaks = Coat(Technique.Streak, "#201810", marks: new(12, 0.6, 9, MarkKind.Rain));
+        var stack = Stack(Coat(Technique.BaseCoat, "#506070"), streaks);
+        LookMark[] planned = [Mark(MarkShape.Streak, 0.6f), Mark(MarkShape.Streak, 0.6f) with { XMm = 200, YMm = 20 }, Mark(MarkShape.Band, 60, 8) with { XMm = 30, YMm = 4 }];
+        var placed = MarkPlaces.Place(Block.Value, [0, 0, 0], [stack], 1, new Dictionary<Guid, IReadOnlyList<LookMark>> { [streaks.Id] = planned }).Marks;
+        Assert.Equal(3, placed.Count);
+        Assert.All(placed, m => Assert.Equal((0, 0), (m.Zone, m.Layer)));
+        Assert.Equal((30f, 4f), (placed[2].XMm, placed[2].YMm));
+        Assert.InRange(placed[1].XMm, 59, 60.1f);
+
+        // A plan of another coat changes nothing.
+        var others = MarkPlaces.Place(Block.Value, [0, 0, 0], [stack], 1, new Dictionary<Guid, IReadOnlyList<LookMark>> { [Guid.NewGuid()] = planned }).Marks;
+        Assert.Equal(MarkPlaces.Place(Block.Value, [0, 0, 0], [stack], 1).Marks, others);
+    }
+
+    [Fact]
     public void Chips_are_at_edges_more_than_chance_would_have_them_and_dots_are_not()
     {
         static double AtEdges(Technique technique)

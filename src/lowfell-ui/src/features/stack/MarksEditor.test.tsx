@@ -42,3 +42,18 @@ test("a fade is given up without a trace", async () => {
   await userEvent.click(screen.getByLabelText("Fades with height"));
   expect("fade" in last()).toBe(false);
 });
+
+test("marks may say what they are meant as, also where a plan has put them under another technique", async () => {
+  const { last } = show(coat("a", { technique: "streak", marks: { count: 12, widthMm: 0.5, lengthMm: 5 } }));
+  await userEvent.click(screen.getByRole("combobox", { name: "Meant as" }));
+  await userEvent.click(screen.getByRole("option", { name: "rust run" }));
+  expect(last().marks).toMatchObject({ count: 12, kind: "rust" });
+});
+
+test("a strip of a plan is told by its size and can be anything again", async () => {
+  const strip = { count: 4, widthMm: 82, lengthMm: 22, kind: "damp" as const, stripMm2: 7216 };
+  const { last } = show(coat("a", { technique: "glaze", marks: strip }));
+  await userEvent.click(screen.getByRole("combobox", { name: "Meant as" }));
+  await userEvent.click(screen.getByRole("option", { name: "nothing in particular" }));
+  expect(last().marks?.kind ?? null).toBeNull();
+});

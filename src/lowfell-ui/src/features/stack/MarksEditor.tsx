@@ -1,8 +1,10 @@
 import { bounds } from "../../api/bounds";
 import type { Coat, ZonePage } from "../../api/types";
-import { number, techniqueFacts } from "../../api/words";
-import { NumberInput, own, Toggle } from "../../ui";
+import { markKindWord, number, techniqueFacts } from "../../api/words";
+import { Choice, NumberInput, own, Toggle } from "../../ui";
 
+type Kind = NonNullable<NonNullable<Coat["marks"]>["kind"]>;
+const anything = "anything";
 const usual = { count: 12, widthMm: 0.5, lengthMm: 2 };
 
 interface Props {
@@ -16,10 +18,12 @@ export function MarksEditor({ page, coat, onChange }: Props) {
   const { heightFromMm, heightToMm } = page.zone;
   const told = heightFromMm != null && heightToMm != null;
   const { byMarks } = techniqueFacts(coat.technique);
-  if (!byMarks && !told && !coat.fade) return null;
+  // What a weathering plan has put here is told by number whatever its technique goes by.
+  const counted = byMarks || coat.marks?.kind != null;
+  if (!counted && !told && !coat.fade) return null;
   return (
     <div className="flex flex-col gap-1 border-t border-line pt-3 text-sm">
-      {byMarks && (
+      {counted && (
         <>
           <Toggle
             label="Counted marks"
@@ -46,6 +50,23 @@ export function MarksEditor({ page, coat, onChange }: Props) {
                   {label}
                 </label>
               ))}
+              <label className="col-span-3 text-xs text-soft">
+                <Choice
+                  label="Meant as"
+                  value={coat.marks.kind ?? anything}
+                  options={[
+                    { value: anything, label: "nothing in particular" },
+                    ...Object.entries(markKindWord).map(([value, label]) => ({ value, label })),
+                  ]}
+                  onChange={(kind) =>
+                    onChange("marksKind", (c) => ({
+                      ...c,
+                      marks: { ...c.marks!, kind: kind === anything ? null : (kind as Kind), stripMm2: null },
+                    }))
+                  }
+                />
+                meant as
+              </label>
               <span className="col-span-3 text-xs text-soft">
                 {number((coat.marks.widthMm * page.zone.scale) / 10, 1)} by{" "}
                 {number((coat.marks.lengthMm * page.zone.scale) / 10, 1)} cm in life, at 1:{number(page.zone.scale)}

@@ -37,14 +37,11 @@ export function Faces({ view, hands, chosen, onChoose }: Props) {
     const to = svg.current!.getScreenCTM()!.inverse();
     return new DOMPoint(e.clientX, e.clientY).matrixTransform(to);
   };
-  const keep = (entryId: string, marks: Mark[]) =>
-    void hands.keep((plan) => heldWith(plan, entryId, answer.copy, marks), `${entryId} moved`);
-  const put = (entryId: string, n: number, mark: Mark | undefined) => {
+  // Pressed again and again it is one change; let go by the hand it is one by itself.
+  const put = (entryId: string, n: number, mark: Mark | undefined, what = "") => {
     const all = answer.marks.find((m) => m.entryId === entryId)!.marks;
-    keep(
-      entryId,
-      all.flatMap((m, i) => (i !== n ? [m] : mark ? [mark] : [])),
-    );
+    const marks = all.flatMap((m, i) => (i !== n ? [m] : mark ? [mark] : []));
+    void hands.keep((plan) => heldWith(plan, entryId, answer.copy, marks), what);
   };
   const letGo = () => {
     if (!held) return;
@@ -56,7 +53,12 @@ export function Faces({ view, hands, chosen, onChoose }: Props) {
     const way = ways[e.key];
     if (way) {
       const by = e.shiftKey ? 0.5 : 2;
-      put(entryId, n, spot(view, { ...mark, xMm: mark.xMm + way[0] * by, yMm: mark.yMm + way[1] * by }));
+      put(
+        entryId,
+        n,
+        spot(view, { ...mark, xMm: mark.xMm + way[0] * by, yMm: mark.yMm + way[1] * by }),
+        `${entryId} ${n} moved`,
+      );
     } else if (e.key === "Delete" || e.key === "Backspace") put(entryId, n, undefined);
     else return;
     e.preventDefault();
