@@ -262,7 +262,7 @@ export function Faces({ view, hands, chosen, onChoose }: Props) {
                         strokeWidth={0}
                       />
                       {shape}
-                      <text x={mark.xMm + 1} y={face.up - mark.yMm - 0.6} fontSize={small} aria-hidden>
+                      <text x={mark.xMm + 1} y={Math.max(small, face.up - mark.yMm - 0.6)} fontSize={small} aria-hidden>
                         {m.first + n}
                       </text>
                     </g>
