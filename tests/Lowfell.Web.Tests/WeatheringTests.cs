@@ -100,12 +100,17 @@ public sealed class WeatheringTests(TestHost host) : IClassFixture<TestHost>
         var look = await host.GetAsync($"/api/pieces/{(await PieceAsync("Sea wall", "Stair")).Piece}/look?copy=2");
         Assert.Contains(look["marks"]!.AsArray(), m => (string)m!["shape"]! == "band");
 
+        // Its scheme was shared with other walls: it has one of its own now.
+        var shared = before.ConvertAll(z => z.Scheme);
+        Assert.NotEqual(shared, after.ConvertAll(z => z.Scheme));
+
         // Again changes nothing; taking it back gives the coats as they were, once.
         Assert.Empty((await host.PostAsync($"{address}/coats", new { version = (int)put["version"]! }))["was"]!.AsArray());
         var version = (int)(await host.GetAsync(address))["version"]!;
         await host.PostAsync($"{address}/coats", new { version, back = put["was"] });
         Assert.Equal(before.SelectMany(z => z.Coats).Select(c => c!.ToJsonString()), (await StacksAsync("Stair")).SelectMany(z => z.Coats).Select(c => c!.ToJsonString()));
-        await host.RefusesAsync(HttpMethod.Post, $"{address}/coats", new { version = version + 1, back = put["was"] }, "back", HttpStatusCode.Conflict);
+        Assert.Equal(shared, (await StacksAsync("Stair")).ConvertAll(z => z.Scheme));
+        await host.RefusesAsync(HttpMethod.Post, $"{address}/coats", new { version = version + 1, back = put["was"]!.AsArray().Select(w => w!.DeepClone().AsObject().With("version", 99)) }, "back", HttpStatusCode.Conflict);
         await host.RefusesAsync(HttpMethod.Post, $"{address}/coats", new { version }, "version", HttpStatusCode.Conflict);
     }
 
@@ -131,7 +136,29 @@ public sealed class WeatheringTests(TestHost host) : IClassFixture<TestHost>
         var again = await host.PutAsync($"{address}?copy=2", new { version, plan });
         Assert.Equal(was, Marks(again, rain).ToJsonString());
         Assert.Equal(moved.ToJsonString(), Marks(await host.GetAsync(address), rain).ToJsonString());
+        plan["history"]!["from"] = "back";
+        entry["held"] = new JsonArray();
+        entry["version"] = 2;
+        version = (int)(await host.GetAsync(address))["version"]!;
+        var turned = await host.PutAsync($"{address}?copy=2", new { version, plan });
+        Assert.Equal(was, Marks(turned, rain).ToJsonString());
         Assert.Equal([1, 2], Entry(again, "rain")["held"]!.AsArray().Select(h => (int)h!["copy"]!).Order());
+    }
+
+    [Fact]
+    public async Task A_plan_goes_on_when_a_zone_is_deleted_and_has_it_again_when_it_is_put_back()
+    {
+        var (address, view) = await ProposedAsync("Pan house", "Lean-to", "rain shade");
+        var zone = (string)view["zones"]![0]!["id"]!;
+        var all = view["plan"]!["entries"]!.AsArray().Count;
+        await host.DeleteAsync($"/api/zones/{zone}");
+        var without = await host.GetAsync(address);
+        Assert.DoesNotContain(without["plan"]!["entries"]!.AsArray(), e => (string)e!["zoneId"]! == zone);
+        await host.SendAsync(HttpMethod.Post, $"/api/zones/{zone}/restore", null, HttpStatusCode.NoContent);
+        Assert.Equal(all, (await host.GetAsync(address))["plan"]!["entries"]!.AsArray().Count);
+        await host.DeleteAsync($"/api/zones/{zone}");
+        var kept = await host.PutAsync(address, new { version = (int)without["version"]!, plan = without["plan"] });
+        Assert.NotEmpty(kept["plan"]!["entries"]!.AsArray());
     }
 
     [Fact]
@@ -242,13 +269,14 @@ public sealed class WeatheringTests(TestHost host) : IClassFixture<TestHost>
         await host.RefusesAsync(HttpMethod.Get, $"/api/pieces/{piece}/weathering", null, "id", HttpStatusCode.NotFound);
     }
 
-    private async Task<List<(string Zone, JsonArray Coats)>> StacksAsync(string piece)
+    private async Task<List<(string Zone, string Scheme, JsonArray Coats)>> StacksAsync(string piece)
     {
         var of = (await host.GetAsync("/api/sets")).AsArray().SelectMany(s => s!["pieces"]!.AsArray()).First(p => (string)p!["piece"]!["name"]! == piece)!;
-        var stacks = new List<(string, JsonArray)>();
+        var stacks = new List<(string, string, JsonArray)>();
         foreach (var zone in of["zones"]!.AsArray())
         {
-            stacks.Add(((string)zone!["id"]!, (await host.GetAsync($"/api/zones/{zone["id"]}"))["scheme"]!["coats"]!.AsArray()));
+            var scheme = (await host.GetAsync($"/api/zones/{zone!["id"]}"))["scheme"]!;
+            stacks.Add(((string)zone["id"]!, (string)scheme["id"]!, scheme["coats"]!.AsArray()));
         }
 
         return stacks;

@@ -38,6 +38,9 @@ public static class FaceMap
     /// <summary>Sides narrower than this take no single marks, mm: too little is left beside their ends.</summary>
     public const double LeastMm = (2 * WeatherTable.ClearMm) + 2;
 
+    // What takes so much of a side takes all of it.
+    private const double NearlyAll = 0.9;
+
     private static readonly MarkSide[] Around = [MarkSide.Front, MarkSide.Right, MarkSide.Back, MarkSide.Left];
 
     /// <summary>The parts of sides that a zone lies on; none for what looks down.</summary>
@@ -62,7 +65,7 @@ public static class FaceMap
         }
 
         // What is smaller than the front is a part of the front: a door, a hatch.
-        return zone.AreaMm2 < 0.9 * box.LengthMm * (high - low)
+        return zone.AreaMm2 < NearlyAll * box.LengthMm * (high - low)
             ? [Part(MarkSide.Front, box.LengthMm, low, high, zone.AreaMm2)]
             : [.. Around.Select(s => new FacePart(s, 0, box.Across(s), low, high))];
     }
@@ -73,7 +76,7 @@ public static class FaceMap
     private static FacePart Part(MarkSide side, double across, double low, double high, double areaMm2)
     {
         var share = Math.Clamp(areaMm2 / (across * (high - low)), 0, 1);
-        var width = share > 0.9 ? across : Math.Clamp(across * share, Math.Min(across, LeastMm), across);
+        var width = share > NearlyAll ? across : Math.Clamp(across * share, Math.Min(across, LeastMm), across);
         return new(side, (across - width) / 2, (across + width) / 2, low, high);
     }
 }

@@ -41,9 +41,8 @@ public sealed record Lettering(Guid Id, Guid ZoneId, IReadOnlyList<string> Texts
 /// <param name="LifeMm">Height in life, mm.</param>
 /// <param name="LegibleM">Farthest that it is read from, m.</param>
 /// <param name="Tool">What draws the stroke; none where none does.</param>
-/// <param name="Seconds">Seconds for one text, the mean.</param>
 /// <param name="Faults">What cannot be.</param>
-public sealed record LetteringReading(double StrokeMm, double WidestMm, double LifeMm, double LegibleM, string? Tool, double Seconds, IReadOnlyList<string> Faults);
+public sealed record LetteringReading(double StrokeMm, double WidestMm, double LifeMm, double LegibleM, string? Tool, IReadOnlyList<string> Faults);
 
 /// <summary>Lettering: legible from how far, drawable with what. Letters of plain strokes, a seventh of their height. Craft estimates but where a source is named.</summary>
 public static class Letters
@@ -53,9 +52,6 @@ public static class Letters
 
     // A stroke of one minute of arc is read (Snellen 1862: letters of five minutes, strokes of one).
     private const double Arcminutes = 1;
-
-    // Seconds for a letter by hand, through a mask, of a decal; and more for each text.
-    private const double HandSeconds = 12, MaskSeconds = 4, DecalSeconds = 45;
 
     // A stroke on rough ground has to be so much wider than the relief lets it run, mm.
     private static double LeastStroke(Relief relief) => relief switch { Relief.Smooth => 0.12, Relief.Panelled => 0.15, Relief.Textured => 0.35, _ => 0.6 };
@@ -75,7 +71,6 @@ public static class Letters
         ArgumentNullException.ThrowIfNull(box);
         var stroke = lettering.TallMm * StrokeShare;
         var widest = lettering.Texts.Select(t => WidthMm(t, lettering.TallMm)).DefaultIfEmpty().Max();
-        var letters = lettering.Texts.Select(t => (double)t.Count(c => !char.IsWhiteSpace(c))).DefaultIfEmpty().Average();
         var tool = WeatherTable.Tools.Where(t => t.For.Contains(Technique.EdgeHighlight) && stroke >= t.FromMm && stroke <= t.ToMm).MinBy(t => t.ToMm)?.Name;
         var faults = new List<string>();
         if (lettering.Texts.Count == 0 || lettering.Texts.All(string.IsNullOrWhiteSpace))
@@ -94,8 +89,7 @@ public static class Letters
             faults.Add(FormattableString.Invariant($"A stroke of {stroke:0.00} mm can't be drawn by hand on {SaidAttribute.Of(typeof(Relief))[zone.Relief.ToString()]}: letters of {Math.Max(LeastStroke(zone.Relief), 0.12) / StrokeShare:0.#} mm and up can; or take a decal."));
         }
 
-        var seconds = lettering.By switch { LetteredBy.Hand => letters * HandSeconds, LetteredBy.Mask => (letters * MaskSeconds) + 30, _ => DecalSeconds };
-        return new(stroke, widest, lettering.TallMm * zone.Scale, stroke / 1000 / Math.Tan(Arcminutes / 60 * Math.PI / 180), lettering.By == LetteredBy.Hand ? tool : null, seconds, faults);
+        return new(stroke, widest, lettering.TallMm * zone.Scale, stroke / 1000 / Math.Tan(Arcminutes / 60 * Math.PI / 180), lettering.By == LetteredBy.Hand ? tool : null, faults);
     }
 
     /// <summary>The text of each copy: no two alike while there are enough, and neighbours never alike where there are two.</summary>

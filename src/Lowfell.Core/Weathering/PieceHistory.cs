@@ -111,7 +111,7 @@ public sealed record PieceHistory(WeatherAge Age, IReadOnlyList<WentThrough> Wen
 /// <summary>What leaves which marks. Craft estimates.</summary>
 public static class HistoryTable
 {
-    // Least of a piece is left for a scale that is told without a line of its own, in life, mm.
+    // Where a piece stands in water and nobody has told how high, in life, mm.
     private const double UsualLevelMm = 1200;
 
     private static readonly Dictionary<WentThrough, (MarkKind Kind, double Times)[]> Leaves = new()

@@ -70,6 +70,7 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
         var kept = await db.Weatherings.AsNoTracking().SingleOrDefaultAsync(w => w.PieceId == pieceId, cancel);
         var plan = draft ?? (kept is null ? new(new(WeatherAge.TenYears, []), [], []) : Kept.Read<WeatheringDraft>(kept.Plan));
         var rows = await ZoneStacks.Rows(db).Where(z => z.PieceId == pieceId).OrderBy(z => z.Position).ToListAsync(cancel);
+        plan = draft ?? There(plan, [.. rows.Select(z => z.Id)]);
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
         var whole = rows.ToDictionary(z => z.Id, z => ZoneStacks.Read(z, bench, shelf));
 
@@ -84,6 +85,15 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
             piece, new(piece.SetId.ToString("n"), pieceId.ToString("n"), piece.Copies, box, plan.History.From) { Name = piece.Name, AtRandom = bench.Schools.MarkPlaces == MarkPlaceSchool.AtRandom },
             zones, rows, whole, kept, plan, lines, own?.Parts ?? [], new(piece.Set!.ViewingMm / 1000) { TrialFactor = bench.TrialFactor }, shelf);
     }
+
+    // What was planned on a zone that was deleted comes back with it, as long as nothing else is kept meanwhile.
+    private static WeatheringDraft There(WeatheringDraft plan, HashSet<Guid> zones) => plan with
+    {
+        Hosts = [.. plan.Hosts.Where(h => zones.Contains(h.ZoneId))],
+        Entries = [.. plan.Entries.Where(e => zones.Contains(e.ZoneId))],
+        Letters = [.. (plan.Letters ?? []).Where(l => zones.Contains(l.ZoneId))],
+        Pattern = plan.Pattern is { } pattern ? pattern with { ZoneIds = [.. pattern.ZoneIds.Where(zones.Contains)] } : null,
+    };
 
     /// <summary>The marks of a copy as a look draws them, by coat: those of entries whose coats are there.</summary>
     /// <param name="pieceId">The piece.</param>

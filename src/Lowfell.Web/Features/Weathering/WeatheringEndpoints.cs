@@ -41,7 +41,7 @@ public static class WeatheringEndpoints
         Versions.Check(change.Version, row?.Version ?? 0);
 
         // What is in the stacks is known to who put it there alone.
-        var plan = change.Plan with { Put = before.Plan.Put, Entries = await PaintedAsync(before, change.Plan.Entries, db, cancel) };
+        var plan = change.Plan with { Put = before.Plan.Put, Entries = await PaintedAsync(before, change.Plan, db, cancel) };
         if (row is null)
         {
             db.Weatherings.Add(new() { Id = Guid.CreateVersion7(), PieceId = id, Plan = Kept.Write(plan) });
@@ -65,28 +65,30 @@ public static class WeatheringEndpoints
         return TypedResults.Ok(View(await desk.SceneAsync(id, null, cancel), copy));
     }
 
-    // An entry that is drawn again, or has another number: copies that are painted with it keep their marks.
-    private static async Task<IReadOnlyList<EntryDraft>> PaintedAsync(WeatherScene before, IReadOnlyList<EntryDraft> entries, LowfellDb db, CancellationToken cancel)
+    // What is drawn again, has another number, other hosts or another weather side: copies that are painted with it keep their marks.
+    private static async Task<IReadOnlyList<EntryDraft>> PaintedAsync(WeatherScene before, WeatheringDraft plan, LowfellDb db, CancellationToken cancel)
     {
         var old = before.Plan.Entries.DistinctBy(e => e.Id).ToDictionary(e => e.Id);
-        bool Changed(EntryDraft e) => old.TryGetValue(e.Id, out var was) && e.Kind.Facts().Length is not null && (was.Version, was.Count, was.WidthMm, was.LengthMm, was.FromMm, was.ToMm) != (e.Version, e.Count, e.WidthMm, e.LengthMm, e.FromMm, e.ToMm);
-        if (!entries.Any(Changed))
+        var zones = before.Zones.ToDictionary(z => z.Id);
+        HostCounts Hosts(Guid zone) => plan.Hosts.LastOrDefault(h => h.ZoneId == zone)?.ToCore() ?? new();
+        bool Changed(EntryDraft e) => e.Kind.Facts().Length is not null && old.TryGetValue(e.Id, out var was) && zones.TryGetValue(was.ZoneId, out var zone)
+            && (plan.History.From != before.Plan.History.From || Hosts(was.ZoneId) != zone.Hosts || (was.Version, was.Count, was.WidthMm, was.LengthMm, was.FromMm, was.ToMm) != (e.Version, e.Count, e.WidthMm, e.LengthMm, e.FromMm, e.ToMm));
+        if (!plan.Entries.Any(Changed))
         {
-            return entries;
+            return plan.Entries;
         }
 
-        var done = (await db.StandingAsync([.. before.Zones.Select(z => z.Id)], cancel)).Where(l => l.CoatId is { } coat && l.Copy > 0 && old.ContainsKey(coat)).Select(l => (l.CoatId!.Value, l.Copy)).ToHashSet();
-        var zones = before.Zones.ToDictionary(z => z.Id);
-        return [.. entries.Select(e =>
+        var done = (await db.StandingAsync([.. before.Zones.Select(z => z.Id)], cancel)).Where(l => l.CoatId is { } coat && l.Copy > 0 && l.Copy <= before.Piece.Copies && old.ContainsKey(coat)).Select(l => (Coat: l.CoatId!.Value, l.Copy)).ToHashSet();
+        return [.. plan.Entries.Select(e =>
         {
-            int[] painted = [.. done.Where(d => d.Value == e.Id).Select(d => d.Copy).Where(c => (e.Held ?? []).All(h => h.Copy != c)).Order()];
-            if (!Changed(e) || painted.Length == 0 || !zones.TryGetValue(old[e.Id].ZoneId, out var zone))
+            int[] painted = [.. done.Where(d => d.Coat == e.Id).Select(d => d.Copy).Where(c => (e.Held ?? []).All(h => h.Copy != c)).Order()];
+            if (!Changed(e) || painted.Length == 0)
             {
                 return e;
             }
 
-            var marks = Variation.Of(before.Piece, zone, old[e.Id].ToCore());
-            return e with { Held = [.. e.Held ?? [], .. painted.Where(c => c <= marks.Count).Select(c => new HeldMarks(c, [.. marks[c - 1].Select(PlacedMark.Of)]))] };
+            var (was, zone) = (old[e.Id].ToCore(), zones[old[e.Id].ZoneId]);
+            return e with { Held = [.. e.Held ?? [], .. painted.Select(c => new HeldMarks(c, [.. Variation.Of(before.Piece, zone, before.On(was, c))[c - 1].Select(PlacedMark.Of)]))] };
         })];
     }
 
@@ -269,6 +271,16 @@ public static class WeatheringEndpoints
             }
 
             var before = row.Scheme.Coats.OrderBy(c => c.Position).Select(CoatRows.Write).ToList();
+            if (zone.SchemeId != row.SchemeId && await db.Schemes.AsNoTracking().Include(s => s.Coats).SingleOrDefaultAsync(s => s.Id == zone.SchemeId, cancel) is { } shared
+                && Kept.Write(shared.Coats.OrderBy(c => c.Position).Select(CoatRows.Write).ToList()) == Kept.Write(zone.Coats.ToList()))
+            {
+                // Nobody has changed the scheme that it shared: it is shared again.
+                (await db.Zones.SingleAsync(z => z.Id == zone.ZoneId, cancel)).SchemeId = shared.Id;
+                await db.SaveChangesAsync(cancel);
+                was.Add(new(zone.ZoneId, row.SchemeId, shared.Version, before));
+                continue;
+            }
+
             await SchemeEndpoints.TakeCoatsAsync(row.SchemeId, zone.Version, _ => zone.Coats, scene.Shelf, db, clock.GetUtcNow(), cancel);
             was.Add(new(zone.ZoneId, row.SchemeId, (await db.Schemes.AsNoTracking().SingleAsync(s => s.Id == row.SchemeId, cancel)).Version, before));
         }

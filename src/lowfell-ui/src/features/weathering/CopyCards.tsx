@@ -33,7 +33,10 @@ export function CopyCards({ pieceId, onDone }: { pieceId: string; onDone: () => 
           alt={`Card of copy ${copy}, page ${page}`}
           className="block h-[148mm] w-[210mm] break-after-page last:break-after-auto"
           onLoad={() => setThere((n) => n + 1)}
-          onError={() => setThere((n) => n + 1)}
+          onError={() => {
+            notify(`The card of copy ${copy} could not be drawn: nothing was printed.`);
+            onDone();
+          }}
         />
       ))}
     </div>
