@@ -110,6 +110,7 @@ public sealed class WeatheringTests(TestHost host) : IClassFixture<TestHost>
         await host.PostAsync($"{address}/coats", new { version, back = put["was"] });
         Assert.Equal(before.SelectMany(z => z.Coats).Select(c => c!.ToJsonString()), (await StacksAsync("Stair")).SelectMany(z => z.Coats).Select(c => c!.ToJsonString()));
         Assert.Equal(shared, (await StacksAsync("Stair")).ConvertAll(z => z.Scheme));
+        Assert.DoesNotContain((await host.GetAsync("/api/schemes")).AsArray(), s => ((string)s!["name"]!).EndsWith("weathered on Stair", StringComparison.Ordinal));
         await host.RefusesAsync(HttpMethod.Post, $"{address}/coats", new { version = version + 1, back = put["was"]!.AsArray().Select(w => w!.DeepClone().AsObject().With("version", 99)) }, "back", HttpStatusCode.Conflict);
         await host.RefusesAsync(HttpMethod.Post, $"{address}/coats", new { version }, "version", HttpStatusCode.Conflict);
     }

@@ -10,9 +10,6 @@ public static class MarkScale
     // The usual one of a range is its middle by ratio.
     private static double Middle((double From, double To) range) => Math.Sqrt(range.From * range.To);
 
-    /// <summary>The usual width in life of a kind, mm; 0 for a field without one.</summary>
-    public static double UsualWidthMm(MarkKind kind) => kind.Facts().Width is { } w ? Middle(w) : 0;
-
     /// <summary>The usual size on the model, mm.</summary>
     /// <param name="kind">The kind.</param>
     /// <param name="scale">One to so many.</param>

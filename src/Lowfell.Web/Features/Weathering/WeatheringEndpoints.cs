@@ -277,7 +277,12 @@ public static class WeatheringEndpoints
                 // Nobody has changed the scheme that it shared: it is shared again.
                 (await db.Zones.SingleAsync(z => z.Id == zone.ZoneId, cancel)).SchemeId = shared.Id;
                 await db.SaveChangesAsync(cancel);
-                was.Add(new(zone.ZoneId, row.SchemeId, shared.Version, before));
+                if (!await db.Zones.AnyAsync(z => z.SchemeId == row.SchemeId, cancel))
+                {
+                    await db.Schemes.Where(s => s.Id == row.SchemeId).ExecuteDeleteAsync(cancel);
+                }
+
+                was.Add(new(zone.ZoneId, shared.Id, shared.Version, before));
                 continue;
             }
 
