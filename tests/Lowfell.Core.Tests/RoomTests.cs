@@ -12,7 +12,7 @@ public sealed class RoomTests
     private static readonly string[] Row =
     [
         "Wording", "Colour", "Films", "Surfaces", "Materials", "Mixes", "Techniques", "Stacks", "Safety", "Drying", "Prediction", "Amounts", "Matching", "Tiles", "Sight",
-        "Rules", "Rules.Order", "Rules.Look", "Rules.Place", "Mending", "Finishing",
+        "Rules", "Rules.Order", "Rules.Look", "Rules.Place", "Mending", "Finishing", "Ready",
         "Bases.Plane", "Bases.Forms", "Bases.Elements", "Bases.Layouts", "Bases.Likeness", "Bases.Making", "Bases.Drawing", "Bases.Sheets", "Boards",
         "Meshes.Geometry", "Meshes.Fields", "Meshes.Splitting", "Meshes.StandIns", "Meshes.Screen", "Meshes.Looks", "Weathering",
         "Evenings.Steps", "Evenings.Findings", "Evenings.Facts", "Evenings.Scheduling", "Evenings.Solving", "Evenings.Work", "Diagnosis",

@@ -10,6 +10,9 @@ public sealed record Shelf(IReadOnlyList<Material> Materials)
     /// <summary>Stands for a bench that nobody has told of: what is not on it may be had all the same.</summary>
     public bool MayInvent { get; init; }
 
+    /// <summary>What there is to paint with; everything, as long as nobody has told.</summary>
+    public Tools Tools { get; init; } = Tools.All;
+
     /// <summary>The few plain things that every bench has, for drafts that come without a shelf.</summary>
     public static Shelf Staples { get; } = new([
         Staple(1, "Clear satin varnish", Family.VarnishWater, "#f2f1ec", Sheen.Satin),

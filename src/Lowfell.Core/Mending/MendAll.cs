@@ -122,7 +122,7 @@ public static class MendAll
         {
             foreach (var finding in node.Alarms.Take(AlarmsAtOnce))
             {
-                foreach (var mend in finding.Rule.Mends(new(node.Reading, finding, shelf)))
+                foreach (var mend in OwnTools.Mends(node.Reading, finding, shelf))
                 {
                     if (Evaluations >= MostEvaluations)
                     {

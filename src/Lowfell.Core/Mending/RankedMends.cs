@@ -38,7 +38,7 @@ public static class RankedMends
         var cost = StackCost.Of(reading);
         var seen = new HashSet<ulong> { CoatMark.OfStack(reading.Draft) };
         var offered = new List<RankedMend>();
-        foreach (var mend in finding.Rule.Mends(new(reading, finding, shelf)))
+        foreach (var mend in OwnTools.Mends(reading, finding, shelf))
         {
             if (mend.Draft.Coats.Count > StackDraft.MostCoats || !seen.Add(CoatMark.OfStack(mend.Draft)) || mend.Draft.FirstImpossible() >= 0)
             {
