@@ -13,6 +13,9 @@ public static class StoreSetup
     /// <summary>The bench that a new database begins with.</summary>
     public static readonly Guid FirstBenchId = new("b4f1a5e0-0000-4000-8000-000000000001");
 
+    /// <summary>The other bench: one's own where the first holds the demo, the demo where the first is one's own. It is there once somebody asks for it.</summary>
+    public static readonly Guid OtherBenchId = new("b4f1a5e0-0000-4000-8000-000000000002");
+
     /// <summary>Adds the database.</summary>
     /// <param name="services">Services of the host, which must hold an <see cref="IBenchScope"/>.</param>
     /// <param name="connectionString">PostgreSQL connection.</param>

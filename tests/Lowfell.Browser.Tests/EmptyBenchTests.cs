@@ -12,7 +12,7 @@ public sealed class EmptyBenchTests
         using var browser = new Browser(app.Address);
         foreach (var (path, words) in new[]
         {
-            ("/sets", "Make the first set"),
+            ("/sets", "make the first set"),
             ("/shelf", "The shelf is bare"),
             ("/mixes", "No mix yet"),
             ("/amounts", "Nothing to mix here"),

@@ -140,7 +140,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         File.WriteAllText(file, "name,family,colour\nSpindrift,acrylicPaint,#dfe4e6\nRope Tan,acrylicPaint,#000000\nMuddle,acrylicPaint,blue\n");
         browser.Open("/shelf");
         browser.Click("Files");
-        browser.Click("Bring in a CSV…");
+        browser.Click("Bring in the CSV of another shelf…");
         browser.Find("input[type=file]").SendKeys(file);
         Says("[data-testid=import-summary]", "1 new, 0 more bottles, 1 on the shelf already, 1 that can’t be taken");
         Assert.Contains("not a colour", Text("[role=dialog]"), StringComparison.Ordinal);

@@ -70,7 +70,7 @@ public sealed record ReadyScheme
     [SchemeTagBound] public string Format { get; init; } = FormatName;
 
     /// <summary>Version of the document.</summary>
-    public int Version { get; init; } = CurrentVersion;
+    [SchemeVersionBound] public int Version { get; init; } = CurrentVersion;
 
     /// <summary>Name.</summary>
     [NameBound] public required string Name { get; init; }

@@ -56,7 +56,7 @@ public sealed record FilledScheme(ReadyScheme Scheme, StackDraft Draft, IReadOnl
             var written = Scheme.Look.ToLab();
             var said = Look.Select(c => c.ToLab());
             string At(string where, Lab from, Lab to) => $"{where} {DifferenceWords.Of(from, to)}";
-            return string.Join(", ", new[] { At("recess", written.Recess, said.Recess), At("face", written.Face, said.Face), At("edge", written.Edge, said.Edge) });
+            return Wording.Words.Capital(string.Join(", ", new[] { At("recess", written.Recess, said.Recess), At("face", written.Face, said.Face), At("edge", written.Edge, said.Edge) }));
         }
     }
 }

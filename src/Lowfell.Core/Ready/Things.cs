@@ -1,3 +1,4 @@
+using Lowfell.Core.Materials;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Wording;
 
@@ -37,7 +38,12 @@ public enum ThingKind
 /// <param name="Relief">Relief.</param>
 /// <param name="Facing">Facing.</param>
 /// <param name="Scheme">The ready scheme that is proposed.</param>
-public sealed record ThingZone(string Name, double Share, Relief Relief, Facing Facing, string Scheme);
+/// <param name="ByBrush">The one that is proposed where there is no airbrush; null for the same.</param>
+public sealed record ThingZone(string Name, double Share, Relief Relief, Facing Facing, string Scheme, string? ByBrush = null)
+{
+    /// <summary>The scheme that is proposed with these tools.</summary>
+    public string SchemeWith(Tools tools) => tools.Airbrush ? Scheme : ByBrush ?? Scheme;
+}
 
 /// <summary>What a thing of a kind usually is, where nobody says otherwise.</summary>
 /// <param name="Kind">Kind.</param>
@@ -57,7 +63,7 @@ public static class Things
     [
         new(ThingKind.Base, ["base", "bases", "plinth", "plinths"], Substrate.Polystyrene, PieceShape.Disc, 25, 25, 4, [new("Top", 0.75, Relief.Rough, Facing.Up, "Slate and kelp ground")]),
         new(ThingKind.Vehicle, ["carrier", "carriers", "tank", "tanks", "truck", "trucks", "lorry", "wagon", "wagons", "cart", "carts", "car", "cars", "vehicle", "vehicles", "crawler", "crawlers", "tractor", "boat", "boats", "barge", "barges", "hauler", "engine", "transport", "walker"], Substrate.Polystyrene, PieceShape.Box, 110, 60, 50,
-            [new("Hull", 0.75, Relief.Panelled, Facing.Side, "Marsh green by airbrush"), new("Running gear", 0.25, Relief.Textured, Facing.Side, "Pan iron")]),
+            [new("Hull", 0.75, Relief.Panelled, Facing.Side, "Marsh green by airbrush", "Marsh green by brush"), new("Running gear", 0.25, Relief.Textured, Facing.Side, "Pan iron")]),
         new(ThingKind.Wall, ["wall", "walls", "coping", "pier", "piers", "jetty", "gate", "gates", "fence", "fences", "barricade", "barricades", "trench", "trenches", "bunker", "bunkers", "ruin", "ruins", "bridge", "bridges", "stair", "stairs", "corner", "corners"], Substrate.Resin, PieceShape.Wall, 180, 15, 75,
             [new("Stone", 1, Relief.Textured, Facing.Side, "Sea-worn stone")]),
         new(ThingKind.Building, ["house", "houses", "hut", "huts", "shed", "sheds", "barn", "cottage", "tower", "towers", "chapel", "mill", "warehouse", "building", "buildings", "store", "works", "lean-to"], Substrate.Mdf, PieceShape.Box, 150, 110, 110,

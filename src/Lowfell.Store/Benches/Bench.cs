@@ -1,3 +1,4 @@
+using Lowfell.Core.Materials;
 using Lowfell.Core.Stacks;
 
 namespace Lowfell.Store;
@@ -19,6 +20,12 @@ public sealed class Bench
 
     /// <summary>Points on which good painters disagree, as they are preferred here.</summary>
     public Schools Schools { get; set; } = new();
+
+    /// <summary>What there is to paint with; null until the painter has told.</summary>
+    public Tools? Tools { get; set; }
+
+    /// <summary>It holds the demo, to be looked around in.</summary>
+    public bool HoldsDemo { get; set; }
 
     /// <summary>Temperature of the room, C.</summary>
     public double RoomC { get; set; } = 20;

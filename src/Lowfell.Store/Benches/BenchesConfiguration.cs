@@ -1,3 +1,5 @@
+using System.Text.Json;
+using Lowfell.Core.Materials;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 
@@ -11,6 +13,8 @@ internal sealed class BenchConfiguration : IEntityTypeConfiguration<Bench>
         row.Property(b => b.Id).ValueGeneratedNever();
         row.Property(b => b.Calendar).HasColumnType("text");
         row.Property(b => b.Schools).HasColumnType("jsonb").HasConversion(s => SchoolsJson.Write(s), text => SchoolsJson.Read(text)).HasDefaultValueSql("'{}'::jsonb");
+        row.Property(b => b.Tools).HasColumnType("jsonb").HasConversion(t => JsonSerializer.Serialize(t, JsonSerializerOptions.Web), text => JsonSerializer.Deserialize<Tools>(text, JsonSerializerOptions.Web)!);
+        row.Property(b => b.HoldsDemo).HasDefaultValue(false);
         row.Property(b => b.RoomC).HasDefaultValue(20);
         row.Property(b => b.RoomHumidity).HasDefaultValue(0.5);
         row.Property(b => b.RoomFan).HasDefaultValue(false);

@@ -20,11 +20,12 @@ public static class DemoLoader
     };
 
     /// <summary>Loads the demo where the bench holds no set and no material.</summary>
-    /// <param name="db">The database.</param>
+    /// <param name="db">The database, on the bench.</param>
+    /// <param name="benchId">The bench.</param>
     /// <param name="today">Day that the bottles' ages count from.</param>
     /// <param name="cancel">Cancels.</param>
     /// <returns>Whether it was loaded.</returns>
-    public static async Task<bool> LoadIfEmptyAsync(LowfellDb db, DateOnly today, CancellationToken cancel)
+    public static async Task<bool> LoadIfEmptyAsync(LowfellDb db, Guid benchId, DateOnly today, CancellationToken cancel)
     {
         if (await db.Sets.AnyAsync(cancel) || await db.Materials.AnyAsync(cancel))
         {
@@ -39,8 +40,8 @@ public static class DemoLoader
         var schemes = demo.Schemes.ToDictionary(s => s.Key, s => Scheme(s.Key, s.Value, materials, mixes));
         db.AddRange(schemes.Values);
         db.AddRange(demo.Sets.Select((s, i) => Set(s, i, schemes)));
-        var bench = await db.Benches.SingleAsync(b => b.Id == StoreSetup.FirstBenchId, cancel);
-        bench.Name = "Brinegate Saltworks";
+        var bench = await db.Benches.SingleAsync(b => b.Id == benchId, cancel);
+        (bench.Name, bench.HoldsDemo) = ("Brinegate Saltworks", true);
         bench.ShelfVersion++;
         await db.SaveChangesAsync(cancel);
         return true;

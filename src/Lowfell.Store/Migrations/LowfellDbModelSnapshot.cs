@@ -82,6 +82,11 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("character varying(200)")
                         .HasDefaultValue("");
 
+                    b.Property<bool>("HoldsDemo")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("boolean")
+                        .HasDefaultValue(false);
+
                     b.Property<bool>("IsDemo")
                         .HasColumnType("boolean");
 
@@ -120,6 +125,9 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("character varying(200)")
                         .HasDefaultValue("Etc/UTC");
+
+                    b.Property<string>("Tools")
+                        .HasColumnType("jsonb");
 
                     b.Property<double>("TrialFactor")
                         .ValueGeneratedOnAdd()

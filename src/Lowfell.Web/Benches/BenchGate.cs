@@ -4,13 +4,19 @@ using System.Net;
 namespace Lowfell.Web.Benches;
 
 /// <summary>
-/// Decides which bench a request works on. Until accounts come there is the home bench, open without a password to this machine
+/// Decides which bench a request works on. Until accounts come there is the home bench and another beside it (one holds the demo, the other is one's own), open without a password to this machine
 /// alone: the connection and the name that was asked for must both be loopback, so that neither a neighbour on the network nor a
 /// foreign page that points its name here gets in.
 /// </summary>
 /// <param name="next">The rest of the pipeline.</param>
 public sealed class BenchGate(RequestDelegate next)
 {
+    /// <summary>Names the bench that a browser has open.</summary>
+    public const string Cookie = "lowfell-bench";
+
+    /// <summary>What the cookie says of the other bench; anything else is the home bench.</summary>
+    public const string OtherWord = "other";
+
     /// <summary>Opens the bench or refuses.</summary>
     public Task InvokeAsync(HttpContext context, OpenBench bench)
     {
@@ -21,7 +27,7 @@ public sealed class BenchGate(RequestDelegate next)
 
         if (IsLoopback(context))
         {
-            bench.Open(OpenBench.Home);
+            bench.Open(context.Request.Cookies[Cookie] == OtherWord ? OpenBench.Other : OpenBench.Home);
             return next(context);
         }
 

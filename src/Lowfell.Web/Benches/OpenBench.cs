@@ -14,6 +14,9 @@ public sealed class OpenBench(IServiceProvider services, ShelfCache shelves) : I
     /// <summary>The bench that opens without a password on this machine, until accounts come.</summary>
     public static Guid Home => StoreSetup.FirstBenchId;
 
+    /// <summary>The other bench of this machine.</summary>
+    public static Guid Other => StoreSetup.OtherBenchId;
+
     /// <inheritdoc/>
     public Guid BenchId { get; private set; }
 

@@ -22,6 +22,9 @@ public sealed record OpenShelf(
     /// <summary>Materials that were taken off the shelf: nobody is offered one, but a coat that names one is read on.</summary>
     public required IReadOnlyDictionary<Guid, Material> Taken { get; init; }
 
+    /// <summary>There is a booth: cans do not wait for the weather.</summary>
+    public bool Booth { get; init; }
+
     /// <summary>Mixes that were deleted: a coat that names one is read on, but none takes one anew.</summary>
     public required IReadOnlySet<Guid> DeletedMixes { get; init; }
 
@@ -68,7 +71,8 @@ public sealed class ShelfCache(ShelfNews news)
 
         var materials = await db.Materials.IgnoreQueryFilters([LowfellDb.NotDeleted]).AsNoTracking().ToListAsync(cancel);
         var rows = await db.Mixes.IgnoreQueryFilters([LowfellDb.NotDeleted]).AsNoTracking().Include(m => m.Components).ToListAsync(cancel);
-        var open = Build(version, materials, rows);
+        var tools = await db.Benches.Where(b => b.Id == scope.BenchId).Select(b => b.Tools).SingleAsync(cancel);
+        var open = Build(version, materials, rows, tools);
         if (shelves.Count >= MostBenches)
         {
             shelves.Clear();
@@ -78,7 +82,7 @@ public sealed class ShelfCache(ShelfNews news)
         return open;
     }
 
-    private static OpenShelf Build(long version, List<MaterialRow> kept, List<MixRow> rows)
+    private static OpenShelf Build(long version, List<MaterialRow> kept, List<MixRow> rows, Tools? tools)
     {
         var all = kept.ToDictionary(m => m.Id, m => m.ToCore());
         var paints = all.ToDictionary(m => m.Key, m => Paint.Of(m.Value));
@@ -99,6 +103,6 @@ public sealed class ShelfCache(ShelfNews news)
         var taken = kept.Where(m => m.DeletedAt is not null).ToDictionary(m => m.Id, m => all[m.Id]);
         var materials = all.Where(m => !taken.ContainsKey(m.Key)).ToDictionary();
         var ordered = materials.Values.OrderBy(m => m.Name, StringComparer.Ordinal).ToList();
-        return new(version, materials, paints, faults, new Core.Materials.Shelf(ordered)) { Taken = taken, DeletedMixes = rows.Where(r => r.DeletedAt is not null).Select(r => r.Id).ToHashSet() };
+        return new(version, materials, paints, faults, new Core.Materials.Shelf(ordered) { Tools = tools ?? Tools.All }) { Taken = taken, Booth = tools?.Booth == true, DeletedMixes = rows.Where(r => r.DeletedAt is not null).Select(r => r.Id).ToHashSet() };
     }
 }

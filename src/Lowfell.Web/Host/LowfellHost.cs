@@ -8,6 +8,7 @@ using Lowfell.Web.Benches;
 using Lowfell.Web.Devices;
 using Lowfell.Web.Features.Amounts;
 using Lowfell.Web.Features.Bases;
+using Lowfell.Web.Features.Begin;
 using Lowfell.Web.Features.Benches;
 using Lowfell.Web.Features.Boards;
 using Lowfell.Web.Features.Craft;
@@ -72,6 +73,10 @@ public static class LowfellHost
         builder.Services.AddSingleton<IRoomSensor, SimulatedRoom>();
         builder.Services.AddHostedService<RoomWatch>();
         builder.Services.AddHostedService<BinWatch>();
+        builder.Services.AddSingleton<IDemoFiller, DemoFiller>();
+        builder.Services.AddScoped<OtherBench>();
+        builder.Services.AddScoped<PaintDesk>();
+        builder.Services.AddScoped<BeginDesk>();
         builder.Services.AddScoped<LogDesk>();
         builder.Services.AddScoped<CaseReader>();
         builder.Services.AddScoped<RepairDesk>();
@@ -124,6 +129,8 @@ public static class LowfellHost
         BottleEndpoints.Map(bound);
         CalibrationEndpoints.Map(bound);
         ShelfFileEndpoints.Map(bound);
+        PaintPasteEndpoints.Map(bound);
+        BeginEndpoints.Map(bound);
         AmountEndpoints.Map(bound);
         MixEndpoints.Map(bound);
         MixRecordEndpoints.Map(bound);

@@ -1,11 +1,8 @@
 using System.Reflection;
 using Lowfell.Store;
 using Lowfell.Store.Backups;
-using Lowfell.Store.Demo;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
-using Lowfell.Web.Features.Bases;
-using Lowfell.Web.Features.Sets;
 
 namespace Lowfell.Web.Host;
 
@@ -88,14 +85,7 @@ public sealed class Preparation(IServiceProvider services, Readiness readiness, 
         await StoreSetup.MigrateAsync(db, services.GetRequiredService<BackupDesk>(), cancel);
         if (settings.GetValue("Demo", true))
         {
-            var now = services.GetRequiredService<TimeProvider>().GetUtcNow();
-            if (await DemoLoader.LoadIfEmptyAsync(db, DateOnly.FromDateTime(now.UtcDateTime), cancel))
-            {
-                await DemoHistory.AddAsync(db, bench, now, cancel);
-                await DemoTray.AddAsync(db, scope.ServiceProvider.GetRequiredService<TrayDesk>(), cancel);
-                db.ChangeTracker.Clear();
-                await scope.ServiceProvider.GetRequiredService<SetStamps>().ReadAsync(TimeSpan.MaxValue, cancel);
-            }
+            await services.GetRequiredService<IDemoFiller>().FillAsync(OpenBench.Home, cancel);
         }
     }
 }

@@ -116,7 +116,7 @@ public sealed class ReadySchemeTests
         var light = filled.Roles.Single(r => r.Role.Role == SchemeRole.Light);
         Assert.Equal(Filling.StandIn, light.Filling);
         Assert.Matches("^White is missing: .+ instead, (clearly|far) .+\\.$", light.Said);
-        Assert.StartsWith("recess ", filled.Words, StringComparison.Ordinal);
+        Assert.StartsWith("Recess ", filled.Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -177,7 +177,7 @@ public sealed class ReadySchemeTests
     {
         Assert.Equal(Enum.GetValues<ThingKind>().Order(), Things.All.Select(t => t.Kind).Order());
         Assert.All(Things.All, t => Assert.InRange(t.Zones.Sum(z => z.Share), 0.5, 1));
-        Assert.All(Things.All.SelectMany(t => t.Zones), z => Assert.Contains(ReadySchemes.All, s => s.Name == z.Scheme));
+        Assert.All(Things.All.SelectMany(t => t.Zones), z => Assert.All(new[] { new Tools(), Tools.All }, tools => Assert.Contains(ReadySchemes.All, s => s.Name == z.SchemeWith(tools))));
     }
 
     private static FilledScheme Fill(string name, Shelf shelf)

@@ -1,3 +1,4 @@
+using Lowfell.Core.Materials;
 using Lowfell.Core.Mending;
 using Lowfell.Core.Stacks;
 using Lowfell.Store;
@@ -12,7 +13,13 @@ namespace Lowfell.Web.Features.Benches;
 /// <param name="Id">Its id.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Schools">Its preferences.</param>
-public sealed record BenchView(Guid Id, string Name, Schools Schools);
+/// <param name="HoldsDemo">It holds the demo, to be looked around in.</param>
+/// <param name="Tools">What there is to paint with; none until it is told.</param>
+public sealed record BenchView(Guid Id, string Name, Schools Schools, bool HoldsDemo, Tools? Tools = null);
+
+/// <summary>Which of the two benches of this machine is wanted.</summary>
+/// <param name="Demo">The one that holds the demo; else one's own.</param>
+public sealed record BenchChoice(bool Demo);
 
 /// <summary>What an answer does to the stacks of this bench, once they follow it.</summary>
 /// <param name="Value">The answer.</param>
@@ -41,6 +48,8 @@ public static class BenchEndpoints
         var group = app.MapGroup("/api/bench").WithTags("Bench");
         group.MapGet("", Get).WithSummary("The open bench.");
         group.MapPut("schools", PutSchools).WithSummary("Changes the preferences.").ProducesValidationProblem();
+        group.MapPut("tools", PutTools).WithSummary("Says what there is to paint with.").ProducesValidationProblem();
+        group.MapPost("open", Open).WithSummary("Opens one's own bench, or the demo beside it, in this browser; what is not there yet is made.");
         group.MapGet("schools/{id}/effects", Effects).WithSummary("What each answer to a question would do to the stacks of this bench.").ProducesValidationProblem();
     }
 
@@ -57,6 +66,29 @@ public static class BenchEndpoints
         bench.Schools = schools;
         await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(View(bench));
+    }
+
+    private static async Task<Ok<BenchView>> PutTools(Tools tools, LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        var bench = await open.RowAsync(cancel);
+        bench.Tools = tools;
+        await open.TouchShelfAsync(cancel);
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.Ok(View(bench));
+    }
+
+    private static async Task<Ok<BenchView>> Open(BenchChoice choice, LowfellDb db, OtherBench other, HttpContext context, CancellationToken cancel)
+    {
+        var home = await db.Benches.AsNoTracking().SingleAsync(b => b.Id == Web.Benches.OpenBench.Home, cancel);
+        if (home.HoldsDemo == choice.Demo)
+        {
+            context.Response.Cookies.Delete(BenchGate.Cookie);
+            return TypedResults.Ok(View(home));
+        }
+
+        await other.MakeAsync(choice.Demo, cancel);
+        context.Response.Cookies.Append(BenchGate.Cookie, BenchGate.OtherWord, new() { HttpOnly = true, SameSite = SameSiteMode.Lax, MaxAge = TimeSpan.FromDays(400), IsEssential = true });
+        return TypedResults.Ok(View(await db.Benches.AsNoTracking().SingleAsync(b => b.Id == Web.Benches.OpenBench.Other, cancel)));
     }
 
     private static async Task<Ok<SchoolEffectsView>> Effects(string id, LowfellDb db, OpenBench open, CancellationToken cancel)
@@ -80,5 +112,5 @@ public static class BenchEndpoints
             Math.Round(e.FarthestMove, 1)))]));
     }
 
-    private static BenchView View(Bench bench) => new(bench.Id, bench.Name, bench.Schools);
+    private static BenchView View(Bench bench) => new(bench.Id, bench.Name, bench.Schools, bench.HoldsDemo, bench.Tools);
 }

@@ -12,6 +12,7 @@ using Lowfell.Core.Colour;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Meshes.StandIns;
 using Lowfell.Core.Mixes;
+using Lowfell.Core.Ready;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
@@ -130,6 +131,11 @@ public sealed record CraftView(
 /// <param name="ThrownBy">What throws the ground up.</param>
 /// <param name="WidthVerdict">How a width stands to life.</param>
 /// <param name="LetteredBy">How letters are put on.</param>
+/// <param name="Tool">What there is to paint with.</param>
+/// <param name="PaintColumn">What a column of a table of paints tells.</param>
+/// <param name="PaintingTimes">When somebody paints.</param>
+/// <param name="Filling">Where the paint of a role comes from.</param>
+/// <param name="ThingKind">Kinds of things.</param>
 public sealed record WordsView(
     IReadOnlyDictionary<Relief, string> Relief,
     IReadOnlyDictionary<Facing, string> Facing,
@@ -167,7 +173,12 @@ public sealed record WordsView(
     IReadOnlyDictionary<WentThrough, string> WentThrough,
     IReadOnlyDictionary<ThrownBy, string> ThrownBy,
     IReadOnlyDictionary<WidthVerdict, string> WidthVerdict,
-    IReadOnlyDictionary<LetteredBy, string> LetteredBy);
+    IReadOnlyDictionary<LetteredBy, string> LetteredBy,
+    IReadOnlyDictionary<Tool, string> Tool,
+    IReadOnlyDictionary<PaintColumn, string> PaintColumn,
+    IReadOnlyDictionary<PaintingTimes, string> PaintingTimes,
+    IReadOnlyDictionary<Filling, string> Filling,
+    IReadOnlyDictionary<ThingKind, string> ThingKind);
 
 /// <summary>What is known of the craft.</summary>
 public static class CraftEndpoints
@@ -184,7 +195,8 @@ public static class CraftEndpoints
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
             Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>(),
             Said<SightRoom>(), Said<Eyes>(), Said<SightWord>(), Said<SightVerdict>(), Said<SightKind>(), Said<Finish>(), Said<BoardSide>(), Said<PartMoves>(), Said<DatumKind>(), Said<LevelState>(),
-            Said<MarkKind>(), Said<MarkHost>(), Said<MarkSide>(), Said<WeatherAge>(), Said<WentThrough>(), Said<ThrownBy>(), Said<WidthVerdict>(), Said<LetteredBy>()));
+            Said<MarkKind>(), Said<MarkHost>(), Said<MarkSide>(), Said<WeatherAge>(), Said<WentThrough>(), Said<ThrownBy>(), Said<WidthVerdict>(), Said<LetteredBy>(),
+            Said<Tool>(), Said<PaintColumn>(), Said<PaintingTimes>(), Said<Filling>(), Said<ThingKind>()));
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app) =>

@@ -139,12 +139,14 @@ public static class PlanEndpoints
         PlanCalendar.File(await desk.CurrentAsync(new(sets is { Length: > 0 } ? sets : null), cancel), open.BenchId, clock.GetUtcNow());
 
     // A calendar program asks for this by its secret address, again and again.
-    private static async Task<FileContentHttpResult> Feed(string key, PlanDesk desk, OpenBench open, TimeProvider clock, CancellationToken cancel)
+    // A calendar program says nothing of benches: the key does.
+    private static async Task<FileContentHttpResult> Feed(string key, PlanDesk desk, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
-        var bench = await desk.BenchAsync(cancel);
-        return bench.FeedKey.Length > 0 && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(bench.FeedKey), Encoding.UTF8.GetBytes(key))
-            ? PlanCalendar.File(await desk.CurrentAsync(new(), cancel), open.BenchId, clock.GetUtcNow())
-            : throw new RefusedException("key", "No calendar is at this address any more.", 404);
+        var keys = await db.Benches.Where(b => b.FeedKey != "").Select(b => new { b.Id, b.FeedKey }).ToListAsync(cancel);
+        var bench = keys.FirstOrDefault(b => CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(b.FeedKey), Encoding.UTF8.GetBytes(key)))
+            ?? throw new RefusedException("key", "No calendar is at this address any more.", 404);
+        open.Open(bench.Id);
+        return PlanCalendar.File(await desk.CurrentAsync(new(), cancel), open.BenchId, clock.GetUtcNow());
     }
 
     private static async Task<Ok<FeedAddress>> NewFeed(PlanDesk desk, LowfellDb db, CancellationToken cancel)

@@ -29,7 +29,7 @@ internal sealed class Planner
         var hours = calendar.ToCore();
         (Source, Origin, Calendar, zone) = (source, source.Origin, calendar, hours.Zone);
         Evenings = [.. hours.Sessions(Origin).Select(s => new Evening(s.Session, s.Day.ToDateOnly()))];
-        Way = request.Way(calendar.Room.CansFit) with
+        Way = request.Way(calendar.Room.CansFit || source.Shelf.Booth) with
         {
             SittingMin = calendar.SittingMin,
             PauseMin = calendar.PauseMin,

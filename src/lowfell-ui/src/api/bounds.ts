@@ -52,6 +52,15 @@ export const bounds = {
     seed: { min: 0, max: 4294967295 },
     scale: { min: 1, max: 1000 },
   },
+  BeginRequest: {
+    pieces: { maxLength: 20000 },
+    paints: { maxLength: 400000 },
+    columns: { maxItems: 40 },
+    starter: { maxItems: 2000 },
+    schemes: { maxItems: 2000 },
+    name: { maxLength: 120 },
+    timeZone: { maxLength: 120 },
+  },
   BoardDraft: {
     copies: { maxItems: 500 },
     pieces: { maxItems: 400 },
@@ -327,6 +336,11 @@ export const bounds = {
   Order: {
     ids: { maxItems: 2000 },
   },
+  PaintPaste: {
+    text: { maxLength: 400000 },
+    columns: { maxItems: 40 },
+    starter: { maxItems: 2000 },
+  },
   PaintedCell: {
     row: { min: 0, max: 5 },
     column: { min: 0, max: 5 },
@@ -575,6 +589,11 @@ export const bounds = {
     perches: { min: 0, max: 2000 },
     corners: { min: 0, max: 2000 },
     hotEdgeMm: { min: 1, max: 1000000, unit: "mm" },
+  },
+  ZoneScheme: {
+    line: { min: 0, max: 500 },
+    zone: { min: 0, max: 500 },
+    scheme: { maxLength: 120 },
   },
   ZoneSettings: {
     name: { maxLength: 120 },

@@ -53,6 +53,10 @@ const stale = {
   ],
   /** What a paint is: how it covers, dries, mixes. */
   shelf: [
+    "begun",
+    "pastedPaints",
+    "starter",
+    "ready",
     "traySteps",
     "materials",
     "mixes",
@@ -94,9 +98,11 @@ const stale = {
   tiles: ["tiles", "bin"],
   painted: ["painted", "match", "bin"],
   /** The evenings, and the air of the room. */
-  calendar: ["calendar", "crackle", ...shown, "zone", "amounts", ...judged, ...planned],
+  calendar: ["begun", "calendar", "crackle", ...shown, "zone", "amounts", ...judged, ...planned],
+  /** What there is to paint with. */
+  tools: ["bench", "begun", "ready", ...shown, ...judged, ...planned],
   /** Preferences. */
-  schools: ["trayRim", ...shown, "zone", "amounts", "match", ...judged, ...planned],
+  schools: ["begun", "ready", "trayRim", ...shown, "zone", "amounts", "match", ...judged, ...planned],
   /** The plan that is held. */
   plan: [...planned, "amounts"],
   feed: ["feed"],

@@ -1,6 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, ask, Problem, queryClient } from "./client";
 import { baseQueries } from "./baseQueries";
+import { beginQueries } from "./beginQueries";
 import { lookQueries } from "./lookQueries";
 import { mendQueries } from "./mendQueries";
 import { planQueries } from "./planQueries";
@@ -275,6 +276,7 @@ export const queries = {
     }),
 
   ...baseQueries,
+  ...beginQueries,
   ...lookQueries,
   ...mendQueries,
   tiles: () => queryOptions({ queryKey: ["tiles"], queryFn: () => ask(api.GET("/api/tiles")) }),
@@ -313,6 +315,7 @@ export const queries = {
 /** The name of a question: the first word of its key. */
 export type QueryName =
   | keyof typeof baseQueries
+  | keyof typeof beginQueries
   | keyof typeof lookQueries
   | keyof typeof mendQueries
   | keyof typeof planQueries

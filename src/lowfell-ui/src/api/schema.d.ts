@@ -299,6 +299,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a set of pieces told by their names, with ready schemes filled from pasted, ticked and kept paints; all of it in one go, or nothing. Sent twice with one set's id it is made once. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BeginRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BeginView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The ready schemes as this bench would paint them: from its shelf, with its tools and by its schools. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadySchemeView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/amounts": {
         parameters: {
             query?: never;
@@ -1778,6 +1863,95 @@ export interface paths {
             };
         };
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/tools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says what there is to paint with. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Tools"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Opens one's own bench, or the demo beside it, in this browser; what is not there yet is made. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BenchChoice"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -4137,6 +4311,100 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["ImportResult"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/starter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The forty plain paints that most benches begin with, to be ticked. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StarterPaint"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a pasted or dropped table of paints with whatever columns it has, and paints ticked of the starter shelf; all of them are put on the shelf, or none. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PaintPaste"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PastedPaints"];
                     };
                 };
                 /** @description Bad Request */
@@ -10008,6 +10276,120 @@ export interface components {
             /** @description Against scrubbing. */
             scrubbed: components["schemas"]["Bears"];
         };
+        /** @description The first hour in one go: what stands before the painter, the paints and tools there are, and by when. */
+        BeginRequest: {
+            /**
+             * Format: uuid
+             * @description Id of the set that it becomes, made up by whoever asks: sent twice, it is made once.
+             */
+            setId: string;
+            /** @description A piece a line: name, copies, size, zones; all but the name may be left out. */
+            pieces: string;
+            /**
+             * @description A pasted table of paints; empty for what is on the shelf.
+             * @default
+             */
+            paints: string;
+            /** @description What the columns tell, by hand. */
+            columns?: null | ("none" | "name" | "house" | "family" | "colour" | "howFull" | "size" | "price" | "lot")[];
+            /** @description Paints of the starter shelf that are ticked. */
+            starter?: null | string[];
+            tools?: null | components["schemas"]["Tools"];
+            /** @description Schemes chosen in place of the proposed ones. */
+            schemes?: null | components["schemas"]["ZoneScheme"][];
+            /**
+             * @description Name of the set; empty for that of its pieces.
+             * @default
+             */
+            name: string;
+            /**
+             * Format: date
+             * @description The day on which it has to be done.
+             */
+            readyBy?: null | string;
+            /**
+             * @description When somebody paints; read only where no evenings are told.
+             * @default twoEvenings
+             * @enum {unknown}
+             */
+            times: "twoEvenings" | "everyEvening" | "weekend";
+            /**
+             * @description Time zone of the painter, read only where no evenings are told; empty for the bench's.
+             * @default
+             */
+            timeZone: string;
+            /**
+             * @description Rows of paints that can't be taken are left out; else they refuse the whole.
+             * @default false
+             */
+            leaveOut: boolean;
+            /**
+             * @description Only says what it would make of it.
+             * @default false
+             */
+            dryRun: boolean;
+        };
+        /** @description What the first hour comes to. */
+        BeginView: {
+            /** @description The pieces. */
+            pieces: components["schemas"]["BegunPiece"][];
+            /** @description The paints as they were read. */
+            paints: components["schemas"]["PastedPaints"];
+            /** @description Paints that nothing on the shelf stands in for. */
+            toBuy: string[];
+            /** @description Evenings are told already. */
+            hasEvenings: boolean;
+            /**
+             * Format: uuid
+             * @description The set that it became; none as long as it is only looked at.
+             */
+            setId?: null | string;
+        };
+        /** @description A piece as it was read. */
+        BegunPiece: {
+            /**
+             * Format: int32
+             * @description Which line, from 1.
+             */
+            line: number;
+            /** @description Name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Copies.
+             */
+            copies: number;
+            /** @description What it was taken for, in words. */
+            kind: string;
+            /** @description What it is taken to be made of. */
+            substrate: components["schemas"]["Substrate"];
+            /** @description Its size in words. */
+            size: string;
+            /** @description Its zones. */
+            zones: components["schemas"]["BegunZone"][];
+            /** @description Why it can't be taken; none where it can. */
+            fault: null | string;
+        };
+        /** @description A zone as it would be painted. */
+        BegunZone: {
+            /** @description Name. */
+            name: string;
+            /** @description Name of its scheme. */
+            scheme: string;
+            /** @description What the scheme should look like. */
+            written: components["schemas"]["LookView"];
+            /** @description What it would look like. */
+            look: components["schemas"]["LookView"];
+            /** @description How the two differ, in words. */
+            words: string;
+            /** @description Its coats by what they are there for. */
+            roles: components["schemas"]["RoleView"][];
+        };
+        /** @description Which of the two benches of this machine is wanted. */
+        BenchChoice: {
+            /** @description The one that holds the demo; else one's own. */
+            demo: boolean;
+        };
         /** @description The open bench. */
         BenchView: {
             /**
@@ -10019,6 +10401,9 @@ export interface components {
             name: string;
             /** @description Its preferences. */
             schools: components["schemas"]["Schools"];
+            /** @description It holds the demo, to be looked around in. */
+            holdsDemo: boolean;
+            tools?: null | components["schemas"]["Tools"];
         };
         /** @description Something that was deleted and waits. */
         BinItem: {
@@ -12184,6 +12569,11 @@ export interface components {
          */
         FidelitySchool: "asItReads" | "asReference";
         /**
+         * @description What a role was filled with.
+         * @enum {unknown}
+         */
+        Filling: "own" | "standIn" | "toBuy" | "leftOut";
+        /**
          * @description Final varnish on table pieces.
          * @enum {unknown}
          */
@@ -13279,6 +13669,15 @@ export interface components {
              */
             zoneId: null | string;
         };
+        /** @description Colours by height. */
+        LookView: {
+            /** @description Recess. */
+            recess: string;
+            /** @description Face. */
+            face: string;
+            /** @description Edge. */
+            edge: string;
+        };
         /** @description A zone of a look. */
         LookZone: {
             /**
@@ -14259,6 +14658,25 @@ export interface components {
              */
             notes: number;
         };
+        /** @description Paints as they are pasted or dropped. */
+        PaintPaste: {
+            /** @description Rows of a table, or a name a line. */
+            text: string;
+            /** @description What the columns tell, by hand; none for what their headings and cells say. */
+            columns?: null | ("none" | "name" | "house" | "family" | "colour" | "howFull" | "size" | "price" | "lot")[];
+            /** @description Paints of the starter shelf that are ticked. */
+            starter?: null | string[];
+            /**
+             * @description Rows that can't be taken are left out; else they refuse the whole.
+             * @default false
+             */
+            leaveOut: boolean;
+            /**
+             * @description Only says what it would make of it.
+             * @default false
+             */
+            dryRun: boolean;
+        };
         /** @description A cell as it came out on the real scrap. */
         PaintedCell: {
             /**
@@ -14361,6 +14779,52 @@ export interface components {
          * @enum {unknown}
          */
         PartMoves: "turns" | "lifts" | "tilts";
+        /** @description A row as it was read. */
+        PastedPaint: {
+            /**
+             * Format: int32
+             * @description Which row, from 1.
+             */
+            line: number;
+            /** @description Name. */
+            name: string;
+            /** @description Family. */
+            family: components["schemas"]["Family"];
+            /** @description Colour; none where it is not said. */
+            colour: null | string;
+            /**
+             * Format: double
+             * @description What is left, ml; none where it is not counted.
+             */
+            leftMl: null | number;
+            /**
+             * Format: double
+             * @description Price; none where it is not told.
+             */
+            price: null | number;
+            /** @description What was read out of the name, in words; empty where nothing was. */
+            guessed: string;
+            /** @description Its name is on the shelf already: it is left as it is. */
+            onShelf: boolean;
+            /** @description Why it can't be taken; none where it can. */
+            fault: null | string;
+        };
+        /** @description A table of paints as it was read. */
+        PastedPaints: {
+            /** @description What its columns tell. */
+            columns: ("none" | "name" | "house" | "family" | "colour" | "howFull" | "size" | "price" | "lot")[];
+            /** @description Their headings; empty where it has none. */
+            headings: string[];
+            /** @description Its first rows. */
+            sample: string[][];
+            /** @description The paints. */
+            rows: components["schemas"]["PastedPaint"][];
+            /**
+             * Format: int32
+             * @description Paints that were put, or would be put, on the shelf, those of the starter shelf counted.
+             */
+            added: number;
+        };
         /** @description What became, or would become, of a line. */
         PastedPiece: {
             /**
@@ -15427,6 +15891,28 @@ export interface components {
             /** @description Whether it has settled. */
             steady: boolean;
         };
+        /** @description A ready scheme as this bench would paint it. */
+        ReadySchemeView: {
+            /** @description Name. */
+            name: string;
+            /** @description What it looks like, in a sentence. */
+            about: string;
+            /** @description Kinds of things that it suits. */
+            suits: ("wall" | "building" | "vehicle" | "base" | "ground" | "scatter")[];
+            /** @description What it should look like. */
+            written: components["schemas"]["LookView"];
+            /** @description What it would look like from this shelf; from the starter shelf where this one is empty. */
+            look: components["schemas"]["LookView"];
+            /** @description How the two differ, in words. */
+            words: string;
+            /**
+             * Format: double
+             * @description The largest difference, dE00.
+             */
+            deltaE: number;
+            /** @description Its coats by what they are there for. */
+            roles: components["schemas"]["RoleView"][];
+        };
         /**
          * @description Relief of a zone.
          * @enum {unknown}
@@ -15570,6 +16056,17 @@ export interface components {
          * @enum {unknown}
          */
         RimSchool: "neutralDark" | "teamColour";
+        /** @description A role with what fills it. */
+        RoleView: {
+            /** @description What the coat is there for, in words. */
+            role: string;
+            /** @description Technique and paint; empty where it is left out. */
+            coat: string;
+            /** @description Where its paint comes from. */
+            filling: components["schemas"]["Filling"];
+            /** @description What should be known of it; empty where all is as written. */
+            said: string;
+        };
         /** @description What is rolled anew. */
         RollRequest: {
             /**
@@ -16663,6 +17160,22 @@ export interface components {
             /** @description What it breaks; empty where it stands well. */
             fault: string;
         };
+        /** @description A paint of the starter shelf. */
+        StarterPaint: {
+            /**
+             * Format: uuid
+             * @description Its id there.
+             */
+            id: string;
+            /** @description Name. */
+            name: string;
+            /** @description Family. */
+            family: components["schemas"]["Family"];
+            /** @description Colour. */
+            colour: string;
+            /** @description A paint of this name is on the shelf. */
+            onShelf: boolean;
+        };
         /**
          * @description Where a step is done, and so what has to be set up for it.
          * @enum {unknown}
@@ -17124,6 +17637,39 @@ export interface components {
              * @description Most paint fraction for it.
              */
             most: number;
+        };
+        /** @description The tools of a bench. */
+        Tools: {
+            /**
+             * @description Brushes.
+             * @default true
+             */
+            brushes: boolean;
+            /**
+             * @description An airbrush.
+             * @default false
+             */
+            airbrush: boolean;
+            /**
+             * @description Spray cans.
+             * @default true
+             */
+            cans: boolean;
+            /**
+             * @description A booth.
+             * @default false
+             */
+            booth: boolean;
+            /**
+             * @description Sponge or foam.
+             * @default true
+             */
+            sponge: boolean;
+            /**
+             * @description Oils and enamels with their spirit.
+             * @default false
+             */
+            oils: boolean;
         };
         /** @description More of it, or a little of one thing. */
         TopUp: {
@@ -18005,6 +18551,26 @@ export interface components {
             letteredBy: {
                 [key: string]: string;
             };
+            /** @description What there is to paint with. */
+            tool: {
+                [key: string]: string;
+            };
+            /** @description What a column of a table of paints tells. */
+            paintColumn: {
+                [key: string]: string;
+            };
+            /** @description When somebody paints. */
+            paintingTimes: {
+                [key: string]: string;
+            };
+            /** @description Where the paint of a role comes from. */
+            filling: {
+                [key: string]: string;
+            };
+            /** @description Kinds of things. */
+            thingKind: {
+                [key: string]: string;
+            };
         };
         /** @description A change with the version it was made on. */
         ZoneChange: {
@@ -18295,6 +18861,21 @@ export interface components {
             steps: components["schemas"]["ProgressStep"][];
             /** @description For each copy from 1 on, a letter a step: d done, s left out, . open, - not for this copy. */
             copies: string[];
+        };
+        /** @description The ready scheme that is chosen for a zone. */
+        ZoneScheme: {
+            /**
+             * Format: int32
+             * @description Line of the pieces, from 1.
+             */
+            line: number;
+            /**
+             * Format: int32
+             * @description Place of the zone, from 0.
+             */
+            zone: number;
+            /** @description Name of the scheme. */
+            scheme: string;
         };
         /** @description A zone as it is drawn up. */
         ZoneSettings: {

@@ -5,6 +5,8 @@ import type {
   Craft,
   DilutionForm,
   Family,
+  PaintColumn,
+  Tool,
   FamilyFacts,
   LogKind,
   WorkedWith,
@@ -62,6 +64,11 @@ export const thrownByWord = {} as Record<components["schemas"]["HistoryDraft"]["
 export const letteredByWord = {} as Record<components["schemas"]["LetteringDraft"]["by"], string>;
 export const widthVerdictWord = {} as Record<components["schemas"]["WidthVerdict"], string>;
 export const sightKindWord = {} as Record<components["schemas"]["SightKind"], string>;
+export const toolWord = {} as Record<Tool, string>;
+export const paintColumnWord = {} as Record<PaintColumn, string>;
+export const paintingTimesWord = {} as Record<components["schemas"]["BeginRequest"]["times"] & string, string>;
+export const fillingWord = {} as Record<components["schemas"]["Filling"], string>;
+export const thingKindWord = {} as Record<components["schemas"]["ReadySchemeView"]["suits"][number], string>;
 export const techniqueGroups: { label: string; items: Technique[] }[] = [];
 
 let known: Craft | null = null;
@@ -124,6 +131,11 @@ export function learn(craft: Craft) {
   Object.assign(partMovesWord, words.partMoves);
   Object.assign(datumKindWord, words.datumKind);
   Object.assign(levelStateWord, words.levelState);
+  Object.assign(toolWord, words.tool);
+  Object.assign(paintColumnWord, words.paintColumn);
+  Object.assign(paintingTimesWord, words.paintingTimes);
+  Object.assign(fillingWord, words.filling);
+  Object.assign(thingKindWord, words.thingKind);
 }
 
 /** The host's tables. */

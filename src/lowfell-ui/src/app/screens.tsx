@@ -38,6 +38,7 @@ export const places: Place[] = [
         help: "What there is to paint, and how far it is",
         load: async () => SetsScreen,
         within: [
+          { path: "/begin", load: async () => (await import("../features/begin/BeginScreen")).BeginScreen },
           { path: "/sets/:setId", load: async () => (await import("../features/sets/SetScreen")).SetScreen },
           {
             path: "/sets/:setId/board",

@@ -4,6 +4,7 @@ import { Printer } from "lucide-react";
 import { useState } from "react";
 import { Problem, wording } from "../../api/client";
 import type { AmountsRequest } from "../../api/types";
+import { useChosen } from "../../craft/useChosen";
 import { Button, Choice, notify, Toggle } from "../../ui";
 import { CoatAmounts } from "./CoatAmounts";
 import { CopiesTrial } from "./CopiesTrial";
@@ -20,7 +21,8 @@ export const AmountsScreen = () => <AmountsOf />;
 
 /** The same of one piece, where it is named. */
 export function AmountsOf({ pieceId }: { pieceId?: string }) {
-  const [scope, setScope] = useState("all");
+  const [of, setScope] = useChosen("of");
+  const scope = of ?? "all";
   const [palette, setPalette] = useState<Palette>("wet");
   const [copies, setCopies] = useState<Record<string, number>>({});
   const [dilutions, setDilutions] = useState<Record<string, number>>({});

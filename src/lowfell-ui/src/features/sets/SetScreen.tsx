@@ -12,6 +12,7 @@ import { PasteDialog } from "./PasteDialog";
 import { PieceRows } from "./PieceRows";
 import { PieceTable } from "./PieceTable";
 import { PieceDialog } from "./PieceDialog";
+import { SetAnswer } from "./SetAnswer";
 import { SetDialog } from "./SetDialog";
 import { useTree } from "./useTree";
 import { ZoneDialog } from "./ZoneDialog";
@@ -100,6 +101,7 @@ export function SetScreen() {
           />
         </span>
       </div>
+      <SetAnswer set={set} />
       <section aria-label={set.name} className="rounded-lg border border-line bg-panel">
         {set.pieces.length === 0 && (
           <p className="px-4 py-3 text-sm text-soft">

@@ -12,7 +12,9 @@ import { markOf, PiecePicture } from "../../craft/PiecePicture";
 import { Button, Failed, FoundCounts, IconButton, Menu } from "../../ui";
 import { SetDialog } from "./SetDialog";
 import { swap } from "./swap";
+import { FirstSteps } from "./FirstSteps";
 import { useTree } from "./useTree";
+import { WaysIn } from "./WaysIn";
 
 /** What is on the table: a card for each set, with how it looks, how far it is and what comes next. */
 export function SetsScreen() {
@@ -41,19 +43,23 @@ export function SetsScreen() {
             {all.length} {all.length === 1 ? "set" : "sets"}, {copies} {copies === 1 ? "piece" : "pieces"}
           </p>
         )}
-        <Button look="main" className="ml-auto" onClick={() => setEditing("new")}>
-          <Plus size={15} aria-hidden /> Set
-        </Button>
-      </div>
-      {all.length === 0 && (
-        <div className="rounded-lg border border-dashed border-strong p-10 text-center">
-          <p className="mb-1 font-semibold">What have you got to paint?</p>
-          <p className="mb-4 text-soft">Make a set for the pieces that share a look, such as the walls of one place.</p>
+        <span className="ml-auto flex gap-1">
+          {all.length > 0 && (
+            <Link
+              to="/begin"
+              title="Pieces by their names, with ready schemes from your shelf"
+              className="inline-flex min-h-8 items-center rounded border border-strong bg-raised px-3 text-sm font-medium hover:bg-tint"
+            >
+              Begin with a ready scheme
+            </Link>
+          )}
           <Button look="main" onClick={() => setEditing("new")}>
-            Make the first set
+            <Plus size={15} aria-hidden /> Set
           </Button>
-        </div>
-      )}
+        </span>
+      </div>
+      <FirstSteps cards={all} />
+      {all.length === 0 && <WaysIn onSet={() => setEditing("new")} />}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(20rem,100%),1fr))] gap-3">
         {all.map((card, i) => (
           <li key={card.id}>

@@ -1,7 +1,7 @@
 import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { Files, Plus } from "lucide-react";
+import { ClipboardPaste, Files, Plus } from "lucide-react";
 import { useRef, useState } from "react";
 import { useChosen } from "../../craft/useChosen";
 import { wording } from "../../api/client";
@@ -10,6 +10,7 @@ import { familyFacts, familyWord, number, sheenWord } from "../../api/words";
 import { Button, Choice, Failed, isColour, Menu, TextInput, Toggle } from "../../ui";
 import { ImportDialog } from "./ImportDialog";
 import { MaterialPane } from "./MaterialPane";
+import { PastePaints } from "./PastePaints";
 
 const rowHeight = 41;
 
@@ -22,6 +23,7 @@ export function ShelfScreen() {
   const [near, setNear] = useState("");
   const [open, setOpen] = useChosen("paint");
   const [importing, setImporting] = useState(false);
+  const [pasting, setPasting] = useState(false);
   const nearness = useQuery(queries.near(near, isColour(near)));
   if (materials.isError) return <Failed why={wording(materials.error)} onAgain={() => void materials.refetch()} />;
   if (!materials.data) return <p className="p-6 text-soft">Opening the shelf…</p>;
@@ -87,7 +89,7 @@ export function ShelfScreen() {
             label="Files"
             icon={<Files size={17} aria-hidden />}
             items={[
-              { label: "Bring in a CSV…", onSelect: () => setImporting(true) },
+              { label: "Bring in the CSV of another shelf…", onSelect: () => setImporting(true) },
               { label: "Save the shelf as CSV", onSelect: () => window.location.assign("/api/shelf/shelf.csv") },
               {
                 label: "Save the colours as a palette",
@@ -95,16 +97,28 @@ export function ShelfScreen() {
               },
             ]}
           />
+          <Button onClick={() => setPasting(true)}>
+            <ClipboardPaste size={15} aria-hidden /> Paste
+          </Button>
           <Button onClick={() => setOpen("new")}>
             <Plus size={15} aria-hidden /> Material
           </Button>
         </div>
         {shown.length === 0 ? (
-          <p className="p-6 text-center text-soft">
-            {materials.data.length === 0
-              ? "The shelf is bare. Put the first material on it, or bring in a CSV."
-              : "Nothing on the shelf fits. Try fewer words."}
-          </p>
+          <div className="p-6 text-center text-soft">
+            {materials.data.length === 0 ? (
+              <>
+                <p className="mb-3">
+                  The shelf is bare. Paste the names of your paints, or tick them on a starter shelf.
+                </p>
+                <Button look="main" onClick={() => setPasting(true)}>
+                  Paste or tick paints
+                </Button>
+              </>
+            ) : (
+              "Nothing on the shelf fits. Try fewer words."
+            )}
+          </div>
         ) : (
           <Rows shown={shown} off={off} current={current?.id} onOpen={setOpen} />
         )}
@@ -120,6 +134,7 @@ export function ShelfScreen() {
           onGone={() => setOpen(null)}
         />
       </section>
+      {pasting && <PastePaints onClose={() => setPasting(false)} />}
       {importing && <ImportDialog onClose={() => setImporting(false)} />}
     </div>
   );

@@ -1,0 +1,31 @@
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { api, ask } from "./client";
+import type { BeginRequest, PaintColumn } from "./types";
+
+const minuteMs = 60_000;
+
+/** Questions of the first hour. */
+export const beginQueries = {
+  /** What would become of pieces and paints that are told; nothing is kept. */
+  begun: (request: BeginRequest) =>
+    queryOptions({
+      queryKey: ["begun", request],
+      queryFn: ({ signal }) => ask(api.POST("/api/begin", { body: { ...request, dryRun: true }, signal })),
+      placeholderData: keepPreviousData,
+      retry: false,
+      gcTime: minuteMs,
+    }),
+  /** What would become of a pasted table of paints. */
+  pastedPaints: (text: string, columns: PaintColumn[], starter: string[]) =>
+    queryOptions({
+      queryKey: ["pastedPaints", text, columns, starter],
+      queryFn: ({ signal }) =>
+        ask(api.POST("/api/shelf/paste", { body: { text, columns, starter, leaveOut: false, dryRun: true }, signal })),
+      placeholderData: keepPreviousData,
+      retry: false,
+      gcTime: minuteMs,
+    }),
+  starter: () => queryOptions({ queryKey: ["starter"], queryFn: () => ask(api.GET("/api/shelf/starter")) }),
+  /** The ready schemes as this bench would paint them. */
+  ready: () => queryOptions({ queryKey: ["ready"], queryFn: () => ask(api.GET("/api/ready")) }),
+};
