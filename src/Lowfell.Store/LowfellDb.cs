@@ -30,6 +30,9 @@ public sealed class LowfellDb : DbContext
     /// <summary>Benches.</summary>
     public DbSet<Bench> Benches => Set<Bench>();
 
+    /// <summary>Schemes of the painter's own, told by roles.</summary>
+    public DbSet<OwnSchemeRow> OwnSchemes => Set<OwnSchemeRow>();
+
     /// <summary>Materials.</summary>
     public DbSet<MaterialRow> Materials => Set<MaterialRow>();
 

@@ -17,6 +17,11 @@ internal static class FillWords
             return new(role, null, Filling.LeftOut, role.Role is SchemeRole.Barrier or SchemeRole.Fixing ? "" : $"Nothing on the shelf is there for the {role.Role.Word()}; it is left out.");
         }
 
+        if (coat.Material is null)
+        {
+            return new(role, coat, Filling.Own, "");
+        }
+
         if (bought)
         {
             return new(role, coat, Filling.ToBuy, $"{coat.Material!.Name} is missing: to buy.{Nearest(role, coat.Material, shelf)}");

@@ -40,6 +40,15 @@ public sealed record RoleCoat
     /// <summary>Paint in the mix by volume; none for the usual.</summary>
     [RolePaintBound] public double? PaintFraction { get; init; }
 
+    /// <summary>Its marks, where they are counted.</summary>
+    public Marks? Marks { get; init; }
+
+    /// <summary>How it fades out with height.</summary>
+    public Fade? Fade { get; init; }
+
+    /// <summary>Laid while the coat below is still wet.</summary>
+    public bool WhileWet { get; init; }
+
     /// <summary>May be left out where nothing fills it.</summary>
     public bool Optional { get; init; }
 

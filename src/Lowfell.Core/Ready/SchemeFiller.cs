@@ -151,6 +151,11 @@ public sealed class SchemeFiller
 
     private List<Option> Options(RoleCoat role, int place)
     {
+        if (role.By is { } hand && !hand.Facts().NeedsMaterial)
+        {
+            return [];
+        }
+
         var own = Options(role, place, shelf.Materials, bought: false).ToList();
         if (own.Count > 0 && (IsClear(role) || own.Min(o => o.Swatch) <= FarthestStandIn))
         {
@@ -254,7 +259,11 @@ public sealed class SchemeFiller
         var coats = new List<Coat>(roles.Count);
         for (var i = 0; i < roles.Count; i++)
         {
-            if (chosen[i] is { } option && IsWanted(i))
+            if (roles[i].By is { } hand && !hand.Facts().NeedsMaterial)
+            {
+                coats.Add(new() { Id = IdOf(i), Technique = hand, Passes = roles[i].Passes ?? 1, Marks = roles[i].Marks, Note = roles[i].Note });
+            }
+            else if (chosen[i] is { } option && IsWanted(i))
             {
                 coats.Add(Covering(CoatOf(roles[i], option, i), roles[i], coats));
             }
@@ -263,8 +272,8 @@ public sealed class SchemeFiller
         return new(zone, schools, coats);
     }
 
-    // A barrier is for what comes in spirit or runs along creases; fixing is for powder.
-    private bool IsWanted(int place) => roles[place].Role switch
+    // A barrier is for what comes in spirit or runs along creases; fixing is for powder. What somebody wrote with its way is wanted.
+    private bool IsWanted(int place) => roles[place].By is not null || roles[place].Role switch
     {
         SchemeRole.Barrier => Next(place) is { } next && (roles[next].Role == SchemeRole.PinWash || chosen[next]!.Material.Family.Facts().Carrier == Carrier.WhiteSpirit),
         SchemeRole.Fixing => schools.Pigments == PigmentSchool.Fixed && place > 0 && chosen[place - 1]?.Way.Technique == Technique.Pigment,
@@ -293,14 +302,19 @@ public sealed class SchemeFiller
         var fraction = role.PaintFraction ?? (twice ? ThinWash : option.Way.PaintFraction);
         return coat with
         {
-            Id = new Guid(0, 0, 0, 0, 0, 0, 0, 0, 0, 1, (byte)(place + 1)),
+            Id = IdOf(place),
             Passes = role.Passes ?? (twice ? 2 : option.Way.Passes),
             Hand = role.Hand,
             Dilution = fraction is { } share && option.Way.Technique.Facts().Thins ? Dilution.Of(share) : option.Way.Technique == Technique.VarnishSpray ? Dilution.Neat : coat.Dilution,
             Thinner = option.Way.Medium ? Thinner.AcrylicMedium : coat.Thinner,
+            Marks = role.Marks,
+            Fade = role.Fade,
+            WhileWet = role.WhileWet,
             Note = role.Note,
         };
     }
+
+    private static Guid IdOf(int place) => new(0, 0, 0, 0, 0, 0, 0, 0, 0, 1, (byte)(place + 1));
 
     private Coat Covering(Coat coat, RoleCoat role, List<Coat> below) =>
         role.Passes is null && role.Role == SchemeRole.Base && coat.How.Covers

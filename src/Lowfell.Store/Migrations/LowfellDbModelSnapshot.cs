@@ -988,6 +988,36 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("mix_uses", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.OwnSchemeRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("text");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("BenchId", "Name")
+                        .IsUnique();
+
+                    b.ToTable("own_schemes", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.PaintedRow", b =>
                 {
                     b.Property<Guid>("BenchId")
@@ -2049,6 +2079,15 @@ namespace Lowfell.Store.Migrations
                     b.HasOne("Lowfell.Store.MixRecordRow", null)
                         .WithMany("Uses")
                         .HasForeignKey("BenchId", "RecordId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.OwnSchemeRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -37,3 +37,14 @@ internal sealed class CoatConfiguration : BenchRowConfiguration<CoatRow>
         row.HasOne<MixRow>().WithMany().HasForeignKey(c => new { c.BenchId, c.MixId }).OnDelete(DeleteBehavior.Restrict);
     }
 }
+
+internal sealed class OwnSchemeConfiguration : BenchRowConfiguration<OwnSchemeRow>
+{
+    protected override string Table => "own_schemes";
+
+    protected override void More(EntityTypeBuilder<OwnSchemeRow> row)
+    {
+        row.HasIndex(s => new { s.BenchId, s.Name }).IsUnique();
+        row.Property(s => s.Document).HasColumnType("text");
+    }
+}

@@ -131,6 +131,7 @@ public static class LowfellHost
         ShelfFileEndpoints.Map(bound);
         PaintPasteEndpoints.Map(bound);
         BeginEndpoints.Map(bound);
+        ReadyEndpoints.Map(bound);
         AmountEndpoints.Map(bound);
         MixEndpoints.Map(bound);
         MixRecordEndpoints.Map(bound);

@@ -164,6 +164,32 @@ public sealed class ReadySchemeTests
     }
 
     [Theory]
+    [MemberData(nameof(Names))]
+    public void A_stack_that_is_told_by_roles_comes_back_from_the_same_shelf(string name)
+    {
+        var first = Fill(name, StarterShelf.Shelf);
+        var written = SchemeWriting.Of("Mine", first.Draft, [ThingKind.Wall]);
+        var again = SchemeFiller.Fill(written, written.Zone(), StarterShelf.Shelf, new Schools());
+        Assert.Equal(first.Draft.Coats.Select(c => (c.Label, c.Passes, Math.Round(c.Dilution.PaintFraction, 3))), again.Draft.Coats.Select(c => (c.Label, c.Passes, Math.Round(c.Dilution.PaintFraction, 3))));
+        Assert.True(again.Farthest < 0.5, $"{again.Off}");
+        var json = System.Text.Json.JsonSerializer.Serialize(written, ReadySchemes.Json);
+        Assert.Equal(json, System.Text.Json.JsonSerializer.Serialize(System.Text.Json.JsonSerializer.Deserialize<ReadyScheme>(json, ReadySchemes.Json), ReadySchemes.Json));
+    }
+
+    [Fact]
+    public void Everyday_stacks_told_by_roles_keep_every_coat()
+    {
+        foreach (var stack in Rules.TextbookStack.Everyday)
+        {
+            var written = SchemeWriting.Of("Mine", stack.Draft, []);
+            var shelf = new Shelf([.. stack.Draft.Coats.SelectMany(c => c.Paint?.Content.Materials.Select(m => m.Material) ?? []).DistinctBy(m => (m.Family, m.Colour, m.Sheen))]);
+            var again = SchemeFiller.Fill(written, stack.Draft.Zone, shelf, stack.Draft.Schools);
+            var lost = written.Coats.Where(w => again.Roles.Any(r => r.Role == w && r.Coat is null)).Select(w => $"{w.Role} {w.By}").ToList();
+            Assert.True(lost.Count == 0, $"{stack.Name}: {string.Join(", ", lost)}");
+        }
+    }
+
+    [Theory]
     [InlineData("Straight wall", ThingKind.Wall)]
     [InlineData("Carrier", ThingKind.Vehicle)]
     [InlineData("Lift-off roof house", ThingKind.Building)]

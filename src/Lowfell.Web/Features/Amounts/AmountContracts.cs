@@ -50,6 +50,9 @@ public enum StockVerdict
 
     /// <summary>There is none.</summary>
     Gone,
+
+    /// <summary>Nobody has counted its bottles: it may be there, and is not on the shopping list.</summary>
+    NotCounted,
 }
 
 /// <summary>A material that is needed.</summary>

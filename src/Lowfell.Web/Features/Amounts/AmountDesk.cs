@@ -103,7 +103,7 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, OpenBench open, Tim
         var (elements, glue, drops) = await OfTraysAsync(work, request, cancel);
         IEnumerable<MaterialNeed> needs = glue is null ? amounts.Materials : [.. amounts.Materials.Where(m => m.Material.Id != glue.Material.Id), glue with { Ml = glue.Ml + amounts.Materials.Where(m => m.Material.Id == glue.Material.Id).Sum(m => m.Ml), Coats = amounts.Materials.Where(m => m.Material.Id == glue.Material.Id).Sum(m => m.Coats) }];
         return new AmountsView(
-            [.. needs.Where(m => m.Ml > 0).Select(m => Need(m, reserves.GetValueOrDefault(m.Material.Id), stock.GetValueOrDefault(m.Material.Id), prices, today)).OrderBy(n => n.Verdict == StockVerdict.Enough).ThenByDescending(n => n.Ml)],
+            [.. needs.Where(m => m.Ml > 0).Select(m => Need(m, reserves.GetValueOrDefault(m.Material.Id), stock.GetValueOrDefault(m.Material.Id), prices, today)).OrderBy(n => n.Verdict is StockVerdict.Enough or StockVerdict.NotCounted).ThenByDescending(n => n.Ml)],
             [.. amounts.Thinners.Select(t => new ThinnerView(t.Thinner, Math.Round(t.Ml, 2), t.Drops))],
             [.. coats.OrderBy(c => schemes[c.Scheme], StringComparer.Ordinal).ThenBy(c => c.Lots[0].Zone.StackPlace(c.Lots[0].Step)).Select(c => Coat(c.Scheme, schemes[c.Scheme], c.Lots, c.ReserveMl, prices))],
             [.. lots.GroupBy(l => l.Zone.Zone.Piece).Select(g => Piece(g.Key, [.. g], prices)).OrderByDescending(p => p.Cost).ThenByDescending(p => p.TotalMl)],
@@ -123,7 +123,10 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, OpenBench open, Tim
     {
         var bottles = (row?.Bottles ?? []).Where(b => b.LeftMl > 0).OrderBy(b => b.OpenedOn ?? DateOnly.MaxValue).ToList();
         var left = bottles.Sum(b => b.LeftMl);
-        var missing = Math.Max(0, need.Ml - left);
+
+        // What nobody counts is not missing.
+        var counted = row is null || row.Bottles.Count > 0;
+        var missing = counted ? Math.Max(0, need.Ml - left) : 0;
         var oldest = bottles.FirstOrDefault()?.OpenedOn;
         var buy = prices.ToBuy(need.Material.Id, need.Ml + reserveMl - left);
         return new(
@@ -136,9 +139,9 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, OpenBench open, Tim
             Math.Round(reserveMl, 2),
             Math.Round(left, 2),
             Math.Round(missing, 2),
-            left <= 0 ? StockVerdict.Gone : missing > 0 ? StockVerdict.Short : StockVerdict.Enough,
+            !counted ? StockVerdict.NotCounted : left <= 0 ? StockVerdict.Gone : missing > 0 ? StockVerdict.Short : StockVerdict.Enough,
             oldest,
-            oldest is { } opened && opened <= today.AddYears(-1),
+            oldest is { } opened && OpenBottles.WantsTest(opened, today),
             need.Material.Family.Facts().Drips ? [.. bottles.Select(b => b.Lot).Where(l => l.Length > 0).Distinct()] : [],
             need.Coats,
             missing > 0 ? buy.Bottles : 0,

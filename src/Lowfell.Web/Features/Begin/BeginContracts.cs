@@ -87,7 +87,24 @@ public sealed record BegunPiece(int Line, string Name, int Copies, string Kind, 
 /// <param name="SetId">The set that it became; none as long as it is only looked at.</param>
 public sealed record BeginView(IReadOnlyList<BegunPiece> Pieces, PastedPaints Paints, IReadOnlyList<string> ToBuy, bool HasEvenings, Guid? SetId = null);
 
+/// <summary>A zone's coats that are to be kept as a scheme of one's own.</summary>
+/// <param name="ZoneId">The zone.</param>
+/// <param name="Name">Name.</param>
+public sealed record OwnSchemeDraft(Guid ZoneId, [NameBound] string Name);
+
+/// <summary>A ready scheme that is to go on a zone.</summary>
+/// <param name="Scheme">Name of the scheme.</param>
+/// <param name="Version">The version of the zone's scheme that was looked at.</param>
+/// <param name="DryRun">Only says what it would come to.</param>
+public sealed record TakeScheme([NameBound] string Scheme, [VersionBound] int Version = 0, bool DryRun = false);
+
+/// <summary>A ready scheme as a zone would be painted by it.</summary>
+/// <param name="Zone">The zone.</param>
+/// <param name="ToBuy">Paints that nothing on the shelf stands in for.</param>
+public sealed record TakenScheme(BegunZone Zone, IReadOnlyList<string> ToBuy);
+
 /// <summary>A ready scheme as this bench would paint it.</summary>
+/// <param name="Id">Its id, where it is one's own.</param>
 /// <param name="Name">Name.</param>
 /// <param name="About">What it looks like, in a sentence.</param>
 /// <param name="Suits">Kinds of things that it suits.</param>
@@ -96,4 +113,4 @@ public sealed record BeginView(IReadOnlyList<BegunPiece> Pieces, PastedPaints Pa
 /// <param name="Words">How the two differ, in words.</param>
 /// <param name="DeltaE">The largest difference, dE00.</param>
 /// <param name="Roles">Its coats by what they are there for.</param>
-public sealed record ReadySchemeView(string Name, string About, IReadOnlyList<ThingKind> Suits, LookView Written, LookView Look, string Words, double DeltaE, IReadOnlyList<RoleView> Roles);
+public sealed record ReadySchemeView(Guid? Id, string Name, string About, IReadOnlyList<ThingKind> Suits, LookView Written, LookView Look, string Words, double DeltaE, IReadOnlyList<RoleView> Roles);

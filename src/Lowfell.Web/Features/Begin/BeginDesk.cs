@@ -40,7 +40,7 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
         var tools = request.Tools ?? bench.Tools ?? new Tools();
         var kept = await open.ShelfAsync(cancel);
         var shelf = new Core.Materials.Shelf([.. kept.Shelf.Materials, .. rows.Select(r => r.ToCore())]) { Tools = tools };
-        var pieces = Pieces(request, shelf, bench.Schools);
+        var pieces = Pieces(request, await ReadyDesk.AllAsync(db, cancel), shelf, bench.Schools);
         var hasEvenings = CalendarEndpoints.Of(bench).Weekly.Count > 0;
         Guid? made = null;
         var toBuy = Bought(pieces);
@@ -79,7 +79,7 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
     private static List<Material> Bought(IEnumerable<PlannedPiece> pieces) =>
         [.. pieces.SelectMany(p => p.Zones).SelectMany(z => z.Filled.Roles).Where(r => r.Filling == Filling.ToBuy).Select(r => r.Coat!.Material!).DistinctBy(m => m.Id)];
 
-    private static List<PlannedPiece> Pieces(BeginRequest request, Core.Materials.Shelf shelf, Schools schools)
+    private static List<PlannedPiece> Pieces(BeginRequest request, IReadOnlyList<OwnScheme> ready, Core.Materials.Shelf shelf, Schools schools)
     {
         IReadOnlyList<PieceLine> lines;
         try
@@ -107,7 +107,7 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
 
             pieces.Add(new(line, thing, [.. own.Select((z, i) =>
             {
-                var scheme = Scheme(chosen.GetValueOrDefault((line.Line, i), z.SchemeWith(shelf.Tools)));
+                var scheme = ReadyDesk.Named("schemes", ready, chosen.GetValueOrDefault((line.Line, i), z.SchemeWith(shelf.Tools)));
                 var key = (scheme.Name, thing.Substrate, z.Relief, z.Facing);
                 if (!filled.TryGetValue(key, out var fill))
                 {
@@ -127,9 +127,6 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
         : [.. line.Zones.Select(z => thing.Zones.FirstOrDefault(t => string.Equals(t.Name, z, StringComparison.OrdinalIgnoreCase)) is { } same
             ? same with { Share = Math.Round(1.0 / line.Zones.Count, 3) }
             : thing.Zones[0] with { Name = z, Share = Math.Round(1.0 / line.Zones.Count, 3) })];
-
-    private static ReadyScheme Scheme(string name) => ReadySchemes.All.FirstOrDefault(s => s.Name == name)
-        ?? throw new RefusedException("schemes", $"'{name}' is no ready scheme; {string.Join(", ", ReadySchemes.All.Select(s => s.Name))} are.");
 
     private async Task KeepAsync(BeginRequest request, Bench bench, IReadOnlyList<PlannedPiece> pieces, IReadOnlyList<MaterialRow> rows, IReadOnlyList<Material> toBuy, bool hasEvenings, CancellationToken cancel)
     {
@@ -196,7 +193,8 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
         return row;
     }
 
-    private static CoatDraft Draft(Coat c, Dictionary<Guid, MaterialRow> bought) => new()
+    /// <summary>A filled coat as it is kept; what is bought by its row.</summary>
+    internal static CoatDraft Draft(Coat c, IReadOnlyDictionary<Guid, MaterialRow> bought) => new()
     {
         Id = Guid.CreateVersion7(),
         Technique = c.Technique,
@@ -205,6 +203,9 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
         PaintFraction = c.Dilution.PaintFraction,
         Thinner = c.Thinner,
         Hand = c.Hand,
+        Marks = c.Marks,
+        Fade = c.Fade,
+        WhileWet = c.WhileWet,
         Note = c.Note,
     };
 
@@ -234,7 +235,10 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
         return new(piece.Line.Line, piece.Line.Name, piece.Line.Copies, Word(piece.Thing.Kind), piece.Thing.Substrate, FormattableString.Invariant($"{length} x {width} x {height} mm"), [.. piece.Zones.Select(View)], piece.Fault);
     }
 
-    private static BegunZone View(PlannedZone zone) => new(zone.Zone.Name, zone.Filled.Scheme.Name, Written(zone.Filled), LookView.Of(zone.Filled.Look), zone.Filled.Words, Roles(zone.Filled));
+    private static BegunZone View(PlannedZone zone) => View(zone.Zone.Name, zone.Filled);
+
+    /// <summary>A filled zone.</summary>
+    internal static BegunZone View(string name, FilledScheme filled) => new(name, filled.Scheme.Name, Written(filled), LookView.Of(filled.Look), filled.Words, Roles(filled));
 
     /// <summary>The written look.</summary>
     internal static LookView Written(FilledScheme filled) => new(filled.Scheme.Look.Recess, filled.Scheme.Look.Face, filled.Scheme.Look.Edge);

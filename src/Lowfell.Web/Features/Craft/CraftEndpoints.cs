@@ -55,6 +55,12 @@ public sealed record FamilyView(
 /// <param name="Word">Its word.</param>
 public sealed record SubstrateView(Substrate Substrate, string Word);
 
+/// <summary>A word for how well a paint covers.</summary>
+/// <param name="Cover">The word.</param>
+/// <param name="Word">As painters say it.</param>
+/// <param name="ContrastRatio">The contrast ratio that it stands for, at 20 um dry.</param>
+public sealed record CoverView(CoverWord Cover, string Word, double ContrastRatio);
+
 /// <summary>A thinner.</summary>
 /// <param name="Thinner">Thinner.</param>
 /// <param name="Word">Its word.</param>
@@ -82,6 +88,7 @@ public sealed record RuleView(string Rule, string Title, IReadOnlyList<Severity>
 /// <param name="Sheens">Sheens.</param>
 /// <param name="Schools">Questions on which good painters disagree.</param>
 /// <param name="Rules">The rule book.</param>
+/// <param name="Covers">How well paints cover, in words.</param>
 /// <param name="Words">Words of what has no table of its own, by what it is.</param>
 public sealed record CraftView(
     IReadOnlyList<TechniqueView> Techniques,
@@ -91,6 +98,7 @@ public sealed record CraftView(
     IReadOnlyList<SheenView> Sheens,
     IReadOnlyList<School> Schools,
     IReadOnlyList<RuleView> Rules,
+    IReadOnlyList<CoverView> Covers,
     WordsView Words);
 
 /// <summary>What painters call what has no table of its own.</summary>
@@ -191,6 +199,7 @@ public static class CraftEndpoints
         [.. Enum.GetValues<Sheen>().Select(s => new SheenView(s, s.Word()))],
         SchoolBook.All,
         [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))],
+        [.. Enum.GetValues<CoverWord>().Select(c => new CoverView(c, SaidAttribute.Of(typeof(CoverWord))[c.ToString()], c.ContrastRatio()))],
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
             Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>(),

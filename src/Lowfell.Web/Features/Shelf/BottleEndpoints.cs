@@ -46,7 +46,7 @@ public static class BottleEndpoints
         draft.CopyTo(row);
         db.Bottles.Add(row);
         await db.SaveChangesAsync(cancel);
-        return TypedResults.Created($"/api/bottles/{row.Id}", BottleView.Of(row));
+        return TypedResults.Created($"/api/bottles/{row.Id}", BottleView.Of(row, Today(clock)));
     }
 
     private static async Task<Ok<BottleView>> Change(Guid id, BottleChange change, LowfellDb db, TimeProvider clock, CancellationToken cancel)
@@ -56,7 +56,7 @@ public static class BottleEndpoints
         Versions.Check(change.Version, row.Version);
         change.Bottle.CopyTo(row);
         await db.SaveChangesAsync(cancel);
-        return TypedResults.Ok(BottleView.Of(row));
+        return TypedResults.Ok(BottleView.Of(row, Today(clock)));
     }
 
     private static async Task<NoContent> Remove(Guid id, LowfellDb db, CancellationToken cancel)

@@ -29,12 +29,12 @@ public static class ShelfEndpoints
         app.MapPost("/api/preview/swatch", Swatch).WithTags("Preview").WithSummary("A material over black and over white, by passes; with the painted stripe of the kept one, if it is named.").ProducesValidationProblem();
     }
 
-    private static async Task<Ok<List<MaterialView>>> List(LowfellDb db, CancellationToken cancel)
+    private static async Task<Ok<List<MaterialView>>> List(LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
         var coats = await db.Coats.Where(c => c.MaterialId != null).GroupBy(c => c.MaterialId).Select(g => new { g.Key, Count = g.Select(c => c.SchemeId).Distinct().Count() }).ToDictionaryAsync(g => g.Key!.Value, g => g.Count, cancel);
         var mixes = await db.Mixes.SelectMany(m => m.Components).Where(c => c.MaterialId != null).GroupBy(c => c.MaterialId).Select(g => new { g.Key, Count = g.Select(c => c.MixId).Distinct().Count() }).ToDictionaryAsync(g => g.Key!.Value, g => g.Count, cancel);
         var rows = await db.Materials.AsNoTracking().Include(m => m.Bottles).OrderBy(m => m.Name).ToListAsync(cancel);
-        return TypedResults.Ok(rows.Select(r => View(r, coats.GetValueOrDefault(r.Id) + mixes.GetValueOrDefault(r.Id))).ToList());
+        return TypedResults.Ok(rows.Select(r => View(r, Today(clock), coats.GetValueOrDefault(r.Id) + mixes.GetValueOrDefault(r.Id))).ToList());
     }
 
     private static async Task<Ok<List<NearSwatch>>> Near([ColourBound] string colour, OpenBench open, CancellationToken cancel)
@@ -68,7 +68,7 @@ public static class ShelfEndpoints
                 Math.Round(left.GetValueOrDefault(r.Material.Id), 1)))]));
     }
 
-    private static async Task<Created<MaterialView>> Add(MaterialDraft draft, LowfellDb db, OpenBench open, CancellationToken cancel)
+    private static async Task<Created<MaterialView>> Add(MaterialDraft draft, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         Check(draft, "");
         var row = new MaterialRow { Id = Guid.CreateVersion7(), Name = draft.Name, Colour = "" };
@@ -76,10 +76,10 @@ public static class ShelfEndpoints
         db.Materials.Add(row);
         await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
-        return TypedResults.Created($"/api/materials/{row.Id}", View(row, 0));
+        return TypedResults.Created($"/api/materials/{row.Id}", View(row, Today(clock), 0));
     }
 
-    private static async Task<Ok<MaterialView>> Change(Guid id, MaterialChange change, LowfellDb db, OpenBench open, CancellationToken cancel)
+    private static async Task<Ok<MaterialView>> Change(Guid id, MaterialChange change, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         Check(change.Material, "material.");
         var row = await db.Materials.Include(m => m.Bottles).SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
@@ -89,7 +89,7 @@ public static class ShelfEndpoints
         await open.TouchShelfAsync(cancel);
         await db.SaveChangesAsync(cancel);
         var used = await db.Coats.Where(c => c.MaterialId == id).Select(c => c.SchemeId).Distinct().CountAsync(cancel);
-        return TypedResults.Ok(View(row, used));
+        return TypedResults.Ok(View(row, Today(clock), used));
     }
 
     private static async Task<NoContent> Remove(Guid id, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
@@ -132,9 +132,11 @@ public static class ShelfEndpoints
         checks.Enforce();
     }
 
-    private static MaterialView View(MaterialRow row, int usedIn)
+    private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
+
+    private static MaterialView View(MaterialRow row, DateOnly today, int usedIn)
     {
         var core = row.ToCore();
-        return new(row.Id, row.Version, MaterialDraft.Of(core) with { House = row.House, LowStockMl = row.LowStockMl }, MaterialFacts.Of(core), usedIn, StockView.Of(row), row.CalibrationId);
+        return new(row.Id, row.Version, MaterialDraft.Of(core) with { House = row.House, LowStockMl = row.LowStockMl }, MaterialFacts.Of(core), usedIn, StockView.Of(row, today), row.CalibrationId);
     }
 }

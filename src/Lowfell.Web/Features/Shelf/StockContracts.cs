@@ -45,10 +45,13 @@ public sealed record BottleDraft
 /// <param name="Id">Its id.</param>
 /// <param name="Version">Version to send back with a change.</param>
 /// <param name="Bottle">Its figures.</param>
-public sealed record BottleView(Guid Id, int Version, BottleDraft Bottle)
+/// <param name="WantsTest">It has been open for so long that it wants shaking, and a try on a scrap.</param>
+public sealed record BottleView(Guid Id, int Version, BottleDraft Bottle, bool WantsTest)
 {
     /// <summary>From a row.</summary>
-    public static BottleView Of(BottleRow row) => new(row.Id, row.Version, new() { SizeMl = row.SizeMl, LeftMl = row.LeftMl, OpenedOn = row.OpenedOn, Price = row.Price, Lot = row.Lot });
+    public static BottleView Of(BottleRow row, DateOnly today) => new(row.Id, row.Version, Draft(row), row.OpenedOn is { } opened && row.LeftMl > 0 && OpenBottles.WantsTest(opened, today));
+
+    private static BottleDraft Draft(BottleRow row) => new() { SizeMl = row.SizeMl, LeftMl = row.LeftMl, OpenedOn = row.OpenedOn, Price = row.Price, Lot = row.Lot };
 }
 
 /// <summary>What there is of a material.</summary>
@@ -58,10 +61,10 @@ public sealed record BottleView(Guid Id, int Version, BottleDraft Bottle)
 public sealed record StockView(double LeftMl, bool Low, IReadOnlyList<BottleView> Bottles)
 {
     /// <summary>From a material with its bottles.</summary>
-    public static StockView Of(MaterialRow row)
+    public static StockView Of(MaterialRow row, DateOnly today)
     {
         var left = row.Bottles.Sum(b => b.LeftMl);
-        return new(Math.Round(left, 2), left < row.LowStockMl, [.. row.Bottles.OrderBy(b => b.OpenedOn ?? DateOnly.MaxValue).ThenBy(b => b.Id).Select(BottleView.Of)]);
+        return new(Math.Round(left, 2), left < row.LowStockMl, [.. row.Bottles.OrderBy(b => b.OpenedOn ?? DateOnly.MaxValue).ThenBy(b => b.Id).Select(b => BottleView.Of(b, today))]);
     }
 }
 

@@ -176,6 +176,7 @@ public static class SchemeEndpoints
         checks.Enforce();
         var families = new Dictionary<Guid, Family>();
         var added = db.Mixes.Local.Select(m => m.Id).ToHashSet();
+        var paints = db.Materials.Local.ToDictionary(m => m.Id, m => m.Family);
 
         // A coat may keep a mix that another window deletes in this very moment; none may take one that is gone.
         var gone = coats.Select(c => c.MixId).OfType<Guid>().Where(shelf.DeletedMixes.Contains).ToHashSet();
@@ -199,6 +200,10 @@ public static class SchemeEndpoints
             {
                 families[of] = paint.Lead.Family;
             }
+            else if (paints.TryGetValue(of, out var family))
+            {
+                families[of] = family;
+            }
             else if (coats[i].MaterialId is not null)
             {
                 checks.Fault($"coats[{i}].materialId", $"There is no material {of} on this shelf.");
@@ -210,7 +215,7 @@ public static class SchemeEndpoints
         }
 
         checks.Enforce();
-        if (coats.All(c => (c.MaterialId ?? c.MixId) is not { } of || families.ContainsKey(of)))
+        if (coats.All(c => (c.MaterialId ?? c.MixId) is not { } of || (families.ContainsKey(of) && shelf.Paints.ContainsKey(of))))
         {
             StackReader.CheckWet(checks, StackReader.ReadKept(new Zone(), coats, new Schools(), shelf).Coats);
             checks.Enforce();

@@ -25,6 +25,22 @@ export const beginQueries = {
       retry: false,
       gcTime: minuteMs,
     }),
+  /** A ready scheme as a zone would be painted by it; nothing is kept. */
+  readyOn: (zoneId: string, scheme: string | undefined) =>
+    queryOptions({
+      queryKey: ["readyOn", zoneId, scheme],
+      queryFn: ({ signal }) =>
+        ask(
+          api.POST("/api/zones/{id}/ready", {
+            params: { path: { id: zoneId } },
+            body: { scheme: scheme!, version: 0, dryRun: true },
+            signal,
+          }),
+        ),
+      enabled: scheme !== undefined,
+      placeholderData: keepPreviousData,
+      gcTime: minuteMs,
+    }),
   starter: () => queryOptions({ queryKey: ["starter"], queryFn: () => ask(api.GET("/api/shelf/starter")) }),
   /** The ready schemes as this bench would paint them. */
   ready: () => queryOptions({ queryKey: ["ready"], queryFn: () => ask(api.GET("/api/ready")) }),

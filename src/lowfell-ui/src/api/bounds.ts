@@ -336,6 +336,9 @@ export const bounds = {
   Order: {
     ids: { maxItems: 2000 },
   },
+  OwnSchemeDraft: {
+    name: { maxLength: 120 },
+  },
   PaintPaste: {
     text: { maxLength: 400000 },
     columns: { maxItems: 40 },
@@ -490,6 +493,9 @@ export const bounds = {
     whiteCdM2: { min: 1, max: 10000, unit: "cd/m2" },
     acuity: { min: 0.1, max: 2 },
     coats: { maxItems: 60 },
+  },
+  TakeScheme: {
+    scheme: { maxLength: 120 },
   },
   TileDraft: {
     name: { maxLength: 120 },

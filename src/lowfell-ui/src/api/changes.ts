@@ -54,6 +54,7 @@ const stale = {
   /** What a paint is: how it covers, dries, mixes. */
   shelf: [
     "begun",
+    "readyOn",
     "pastedPaints",
     "starter",
     "ready",
@@ -99,10 +100,12 @@ const stale = {
   painted: ["painted", "match", "bin"],
   /** The evenings, and the air of the room. */
   calendar: ["begun", "calendar", "crackle", ...shown, "zone", "amounts", ...judged, ...planned],
+  /** Schemes of the painter's own. */
+  readySchemes: ["ready", "readyOn", "begun"],
   /** What there is to paint with. */
-  tools: ["bench", "begun", "ready", ...shown, ...judged, ...planned],
+  tools: ["bench", "begun", "ready", "readyOn", ...shown, ...judged, ...planned],
   /** Preferences. */
-  schools: ["begun", "ready", "trayRim", ...shown, "zone", "amounts", "match", ...judged, ...planned],
+  schools: ["begun", "ready", "readyOn", "trayRim", ...shown, "zone", "amounts", "match", ...judged, ...planned],
   /** The plan that is held. */
   plan: [...planned, "amounts"],
   feed: ["feed"],

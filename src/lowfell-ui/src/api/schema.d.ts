@@ -348,22 +348,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/ready": {
+    "/api/zones/{id}/ready": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** The ready schemes as this bench would paint them: from its shelf, with its tools and by its schools. */
-        get: {
+        get?: never;
+        put?: never;
+        /** Puts a ready scheme on a zone in place of its coats, filled from the shelf; what nothing stands in for goes on the shelf empty, to be bought. */
+        post: {
             parameters: {
                 query?: never;
                 header?: never;
-                path?: never;
+                path: {
+                    id: string;
+                };
                 cookie?: never;
             };
-            requestBody?: never;
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TakeScheme"];
+                };
+            };
             responses: {
                 /** @description OK */
                 200: {
@@ -371,13 +379,29 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["ReadySchemeView"][];
+                        "application/json": components["schemas"]["TakenScheme"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
         };
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4419,6 +4443,288 @@ export interface paths {
             };
         };
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The ready schemes, one's own among them, as this bench would paint them: from its shelf, with its tools and by its schools. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadySchemeView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Keeps the coats of a zone as a scheme of one's own, told by roles. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnSchemeDraft"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Created"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ready/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a scheme that somebody else has kept as a file. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/lowfell-scheme+json": string;
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Created"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ready/schema.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the file of a scheme holds, as JSON Schema. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/schema+json": string;
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ready/{id}/scheme.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A scheme of one's own as a file to give to others. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadyScheme"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ready/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Deletes a scheme of one's own; zones that were painted by it stay as they are. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -10678,6 +10984,8 @@ export interface components {
             version: number;
             /** @description Its figures. */
             bottle: components["schemas"]["BottleDraft"];
+            /** @description It has been open for so long that it wants shaking, and a try on a scrap. */
+            wantsTest: boolean;
         };
         /** @description A change of a box. */
         BoxChange: {
@@ -11722,6 +12030,23 @@ export interface components {
              */
             coats: number;
         };
+        /** @description A word for how well a paint covers. */
+        CoverView: {
+            /** @description The word. */
+            cover: components["schemas"]["CoverWord"];
+            /** @description As painters say it. */
+            word: string;
+            /**
+             * Format: double
+             * @description The contrast ratio that it stands for, at 20 um dry.
+             */
+            contrastRatio: number;
+        };
+        /**
+         * @description How well a paint covers, as painters say it.
+         * @enum {unknown}
+         */
+        CoverWord: "well" | "fairly" | "poorly";
         /** @description How crackle comes out. */
         CrackleAnswer: {
             /**
@@ -11826,6 +12151,8 @@ export interface components {
             schools: components["schemas"]["School"][];
             /** @description The rule book. */
             rules: components["schemas"]["RuleView"][];
+            /** @description How well paints cover, in words. */
+            covers: components["schemas"]["CoverView"][];
             /** @description Words of what has no table of its own, by what it is. */
             words: components["schemas"]["WordsView"];
         };
@@ -14658,6 +14985,16 @@ export interface components {
              */
             notes: number;
         };
+        /** @description A zone's coats that are to be kept as a scheme of one's own. */
+        OwnSchemeDraft: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Name. */
+            name: string;
+        };
         /** @description Paints as they are pasted or dropped. */
         PaintPaste: {
             /** @description Rows of a table, or a name a line. */
@@ -15891,8 +16228,39 @@ export interface components {
             /** @description Whether it has settled. */
             steady: boolean;
         };
+        /** @description A scheme told by roles: it can be painted from any shelf that fills them, and given to others. */
+        ReadyScheme: {
+            /** @description What the document is: always "lowfell-scheme". */
+            format?: string;
+            /**
+             * Format: int32
+             * @description Version of the document.
+             */
+            version?: number;
+            /** @description Name. */
+            name: string;
+            /** @description What it looks like, in a sentence. */
+            about?: string;
+            /** @description Kinds of things that it suits. */
+            suits?: ("wall" | "building" | "vehicle" | "base" | "ground" | "scatter")[];
+            /** @description What it was written on. */
+            substrate?: components["schemas"]["Substrate"];
+            /** @description Relief that it was written for. */
+            relief?: components["schemas"]["Relief"];
+            /** @description Sheen of the finished zone. */
+            finish?: components["schemas"]["Sheen"];
+            /** @description What the finished zone should look like. */
+            look: components["schemas"]["WrittenLook"];
+            /** @description Its coats, from the ground up. */
+            coats: components["schemas"]["RoleCoat"][];
+        };
         /** @description A ready scheme as this bench would paint it. */
         ReadySchemeView: {
+            /**
+             * Format: uuid
+             * @description Its id, where it is one's own.
+             */
+            id: null | string;
             /** @description Name. */
             name: string;
             /** @description What it looks like, in a sentence. */
@@ -16056,6 +16424,41 @@ export interface components {
          * @enum {unknown}
          */
         RimSchool: "neutralDark" | "teamColour";
+        /** @description A coat of a scheme by what it is there for. */
+        RoleCoat: {
+            /** @description What it is there for. */
+            role: components["schemas"]["SchemeRole"];
+            by?: null | components["schemas"]["Technique"];
+            family?: null | components["schemas"]["Family"];
+            /** @description Colour of the paint, #rrggbb; none for what is clear. */
+            colour?: null | string;
+            sheen?: null | components["schemas"]["Sheen"];
+            /** @description Of metal flake. */
+            metal?: boolean;
+            /**
+             * Format: int32
+             * @description Passes; none for as many as cover.
+             */
+            passes?: null | number;
+            /**
+             * Format: double
+             * @description Hand: factor on the film.
+             */
+            hand?: number;
+            /**
+             * Format: double
+             * @description Paint in the mix by volume; none for the usual.
+             */
+            paintFraction?: null | number;
+            marks?: null | components["schemas"]["Marks"];
+            fade?: null | components["schemas"]["Fade"];
+            /** @description Laid while the coat below is still wet. */
+            whileWet?: boolean;
+            /** @description May be left out where nothing fills it. */
+            optional?: boolean;
+            /** @description Note for whoever paints it. */
+            note?: string;
+        };
         /** @description A role with what fills it. */
         RoleView: {
             /** @description What the coat is there for, in words. */
@@ -16214,6 +16617,11 @@ export interface components {
              */
             zoneId?: null | string;
         };
+        /**
+         * @description What a coat of a ready scheme is there for. With what it is done follows from the shelf and the tools.
+         * @enum {unknown}
+         */
+        SchemeRole: "sealer" | "texture" | "grit" | "crackle" | "primer" | "zenithal" | "base" | "overbrush" | "layer" | "light" | "edge" | "shade" | "filter" | "glaze" | "barrier" | "pinWash" | "patches" | "chips" | "speckles" | "dust" | "fixing" | "seal" | "metal" | "other";
         /** @description A scheme in a list. */
         SchemeSummary: {
             /**
@@ -17215,7 +17623,7 @@ export interface components {
          * @description How the shelf stands to a need.
          * @enum {unknown}
          */
-        StockVerdict: "enough" | "short" | "gone";
+        StockVerdict: "enough" | "short" | "gone" | "notCounted";
         /** @description What there is of a material. */
         StockView: {
             /**
@@ -17481,6 +17889,29 @@ export interface components {
             /** @description Its coats, from the substrate up. */
             coats?: null | components["schemas"]["CoatDraft"][];
             schools?: null | components["schemas"]["Schools"];
+        };
+        /** @description A ready scheme that is to go on a zone. */
+        TakeScheme: {
+            /** @description Name of the scheme. */
+            scheme: string;
+            /**
+             * Format: int32
+             * @description The version of the zone's scheme that was looked at.
+             * @default 0
+             */
+            version: number;
+            /**
+             * @description Only says what it would come to.
+             * @default false
+             */
+            dryRun: boolean;
+        };
+        /** @description A ready scheme as a zone would be painted by it. */
+        TakenScheme: {
+            /** @description The zone. */
+            zone: components["schemas"]["BegunZone"];
+            /** @description Paints that nothing on the shelf stands in for. */
+            toBuy: string[];
         };
         /**
          * @description How a coat goes on.
@@ -18571,6 +19002,15 @@ export interface components {
             thingKind: {
                 [key: string]: string;
             };
+        };
+        /** @description The colours that a finished zone should have, written #rrggbb. */
+        WrittenLook: {
+            /** @description In the recess. */
+            recess: string;
+            /** @description On the face. */
+            face: string;
+            /** @description On the raised edge. */
+            edge: string;
         };
         /** @description A change with the version it was made on. */
         ZoneChange: {

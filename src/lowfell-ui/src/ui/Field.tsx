@@ -1,6 +1,6 @@
 import { allowed, type FigureBound, holds } from "./bound";
 import { own, rounded } from "./own";
-import { type InputHTMLAttributes, type ReactNode, useEffect, useId, useState } from "react";
+import { type InputHTMLAttributes, type ReactNode, type Ref, useEffect, useId, useState } from "react";
 
 interface FieldProps {
   label: string;
@@ -38,7 +38,10 @@ export function Field({ label, hint, error, children, className = "", id: fixed 
 
 const box = "min-h-8 w-full rounded border border-strong bg-raised px-2 py-1 text-sm aria-invalid:border-stop";
 
-export function TextInput({ className = "", ...rest }: InputHTMLAttributes<HTMLInputElement>) {
+export function TextInput({
+  className = "",
+  ...rest
+}: InputHTMLAttributes<HTMLInputElement> & { ref?: Ref<HTMLInputElement> }) {
   return <input type="text" className={`${box} ${className}`} {...rest} />;
 }
 

@@ -7,9 +7,11 @@ import { Chip } from "../../ui";
 const verdict = (n: Need) =>
   n.verdict === "enough"
     ? "enough"
-    : n.verdict === "gone"
-      ? "none on the shelf"
-      : `short by ${number(n.shortMl, 1)} ml`;
+    : n.verdict === "notCounted"
+      ? "not counted"
+      : n.verdict === "gone"
+        ? "none on the shelf"
+        : `short by ${number(n.shortMl, 1)} ml`;
 
 /** Stones, slates, tufts and super glue that the bases still take, what is missing first. */
 export function Elements({ amounts }: { amounts: Amounts }) {
@@ -118,9 +120,11 @@ export function Needs({ amounts }: { amounts: Amounts }) {
                 )}
               </td>
               <td className="pl-3 text-right max-sm:hidden">{m.drops ?? "–"}</td>
-              <td className="pl-3 text-right whitespace-nowrap text-soft">{number(m.leftMl)} ml</td>
+              <td className="pl-3 text-right whitespace-nowrap text-soft">
+                {m.verdict === "notCounted" ? "–" : `${number(m.leftMl)} ml`}
+              </td>
               <td
-                className={`pr-3 pl-3 text-right sm:whitespace-nowrap ${m.verdict === "enough" ? "text-soft" : "font-semibold text-stop"}`}
+                className={`pr-3 pl-3 text-right sm:whitespace-nowrap ${m.verdict === "enough" || m.verdict === "notCounted" ? "text-soft" : "font-semibold text-stop"}`}
               >
                 {verdict(m)}
                 {(m.bottles ?? 0) > 0 && (

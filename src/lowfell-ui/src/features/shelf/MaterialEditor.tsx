@@ -6,9 +6,10 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { Material, MaterialDraft } from "../../api/types";
-import { familyFacts, familyWord, sheenWord, choices } from "../../api/words";
+import { choices, craft, familyFacts, familyWord, sheenWord } from "../../api/words";
 import { Button, Choice, ColourInput, Field, isColour, NumberInput, notify, TextInput } from "../../ui";
 import { FamilyFigures } from "./FamilyFigures";
+import { LaboratoryFigures } from "./LaboratoryFigures";
 import { LiveSwatch } from "./LiveSwatch";
 
 const usual: MaterialDraft = {
@@ -19,6 +20,7 @@ const usual: MaterialDraft = {
   effect: "plain",
 };
 const usualSheen = "usual";
+const usualCover = "usual";
 const effects = { plain: "plain", metallic: "metallic", fluorescent: "fluorescent" } as const;
 
 interface Props {
@@ -44,6 +46,12 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
   );
   const clear = familyFacts(draft.family).clear;
   const facts = swatch.data?.facts;
+  const covers =
+    draft.contrastRatio == null
+      ? undefined
+      : [...craft().covers].sort(
+          (a, b) => Math.abs(a.contrastRatio - draft.contrastRatio!) - Math.abs(b.contrastRatio - draft.contrastRatio!),
+        )[0]?.cover;
   const dirty = JSON.stringify(draft) !== JSON.stringify(start);
   async function keep() {
     try {
@@ -179,71 +187,26 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
           )}
         </Field>
         {!clear && (
-          <>
-            <Field label="Contrast ratio" hint="1 hides, 0.2 is a tint">
-              {(id) => (
-                <NumberInput
-                  id={id}
-                  value={draft.contrastRatio ?? null}
-                  usual={facts?.contrastRatio}
-                  onEmpty={() => leave("contrastRatio")}
-                  bound={bounds.MaterialDraft.contrastRatio}
-                  onChange={(contrastRatio) => set({ contrastRatio })}
-                />
-              )}
-            </Field>
-            <Field label="at a dry film of">
-              {(id) => (
-                <NumberInput
-                  id={id}
-                  value={draft.referenceFilmUm ?? null}
-                  usual={facts?.referenceFilmUm}
-                  onEmpty={() => leave("referenceFilmUm")}
-                  bound={bounds.MaterialDraft.referenceFilmUm}
-                  unit="µm"
-                  onChange={(referenceFilmUm) => set({ referenceFilmUm })}
-                />
-              )}
-            </Field>
-            <Field label="Undertone" hint="0 flat, 0.5 brown wash">
-              {(id) => (
-                <NumberInput
-                  id={id}
-                  value={draft.undertonePower ?? null}
-                  usual={facts?.undertonePower}
-                  onEmpty={() => leave("undertonePower")}
-                  bound={bounds.MaterialDraft.undertonePower}
-                  onChange={(undertonePower) => set({ undertonePower })}
-                />
-              )}
-            </Field>
-          </>
+          <Field label="How well does it cover?" hint={covers ? undefined : "as its colour usually does"}>
+            {(id) => (
+              <Choice<string>
+                id={id}
+                label="How well does it cover?"
+                value={covers ?? usualCover}
+                options={[
+                  { value: usualCover, label: "as usual" },
+                  ...craft().covers.map((c) => ({ value: c.cover, label: c.word })),
+                ]}
+                onChange={(word) => {
+                  const { contrastRatio: _c, referenceFilmUm: _f, ...rest } = draft;
+                  const chosen = craft().covers.find((c) => c.cover === word);
+                  setDraft(chosen ? { ...rest, contrastRatio: chosen.contrastRatio } : rest);
+                }}
+              />
+            )}
+          </Field>
         )}
-        <Field label="Volume solids" hint="dry over wet volume">
-          {(id) => (
-            <NumberInput
-              id={id}
-              value={draft.volumeSolids ?? null}
-              usual={facts?.volumeSolids}
-              onEmpty={() => leave("volumeSolids")}
-              bound={bounds.MaterialDraft.volumeSolids}
-              onChange={(volumeSolids) => set({ volumeSolids })}
-            />
-          )}
-        </Field>
-        <Field label="Drops to the ml" hint={draft.dropsPerMl ? "measured" : undefined}>
-          {(id) => (
-            <NumberInput
-              id={id}
-              value={draft.dropsPerMl ?? null}
-              usual={facts?.dropsPerMl}
-              bound={bounds.MaterialDraft.dropsPerMl}
-              onChange={(dropsPerMl) => set({ dropsPerMl })}
-              onEmpty={() => leave("dropsPerMl")}
-            />
-          )}
-        </Field>
-        <Field label="Running low under" hint="ml; empty to be left in peace">
+        <Field label="Running low under" hint="empty where nobody minds">
           {(id) => (
             <NumberInput
               id={id}
@@ -256,6 +219,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
           )}
         </Field>
       </div>
+      <LaboratoryFigures draft={draft} facts={facts} clear={clear} set={set} leave={leave} />
       {swatch.data && <FamilyFigures draft={draft} facts={swatch.data.facts} onChange={setDraft} />}
       {fault && (
         <p role="alert" className="text-sm font-semibold text-stop">

@@ -5,6 +5,7 @@ import { api, ask, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { PaintColumn } from "../../api/types";
 import { PaintRows, PaintText, StarterTicks } from "../../craft/PaintText";
+import { QuickPaint } from "../../craft/QuickPaint";
 import { useDraft } from "../../craft/useDraft";
 import { Button, Dialog, notify, Toggle } from "../../ui";
 
@@ -41,7 +42,7 @@ export function PastePaints({ onClose }: { onClose: () => void }) {
     <Dialog
       open
       wide
-      title="Paste paints"
+      title="Many paints at once"
       description="A name a line, or columns from a spreadsheet in any order. Family and colour are read from the name where no column tells them."
       onClose={onClose}
     >
@@ -62,6 +63,10 @@ export function PastePaints({ onClose }: { onClose: () => void }) {
         {read.data && !read.isError && (
           <PaintRows text={typed.text} read={read.data} onColumns={(columns) => setTyped((t) => ({ ...t, columns }))} />
         )}
+        <details>
+          <summary className="min-h-7 cursor-pointer text-sm font-semibold">Or one by one</summary>
+          <QuickPaint onKept={() => undefined} onDone={onClose} />
+        </details>
         <h3 className="text-sm font-semibold">Or tick them on a starter shelf</h3>
         <StarterTicks ticked={typed.starter} onChange={(starter) => setTyped((t) => ({ ...t, starter }))} />
         <div className="flex flex-wrap items-center justify-end gap-3">

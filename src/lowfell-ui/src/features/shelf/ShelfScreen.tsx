@@ -98,7 +98,7 @@ export function ShelfScreen() {
             ]}
           />
           <Button onClick={() => setPasting(true)}>
-            <ClipboardPaste size={15} aria-hidden /> Paste
+            <ClipboardPaste size={15} aria-hidden /> Many…
           </Button>
           <Button onClick={() => setOpen("new")}>
             <Plus size={15} aria-hidden /> Material

@@ -92,7 +92,7 @@ interface RowProps {
   onRemove: () => void;
 }
 
-function BottleRow({ place, bottle: { id, version, bottle }, onChange, onRemove }: RowProps) {
+function BottleRow({ place, bottle: { id, version, bottle, wantsTest }, onChange, onRemove }: RowProps) {
   const [draft, setDraft, forget] = useDraft(`bottle ${id} ${version}`, bottle);
   const set = (part: Partial<BottleDraft>) => setDraft({ ...draft, ...part });
   const changed = JSON.stringify(draft) !== JSON.stringify(bottle);
@@ -154,6 +154,9 @@ function BottleRow({ place, bottle: { id, version, bottle }, onChange, onRemove 
           <X size={16} aria-hidden />
         </IconButton>
       </div>
+      {wantsTest && (
+        <p className="mt-1 text-xs text-risk">Open for a year and more: shake it, and try it on a scrap first.</p>
+      )}
       {changed && (
         <Button
           look="main"

@@ -115,7 +115,9 @@ export function CoreSample({ coats, names, preview, findings, selected, shown, s
           <span>Bare {substrateWord[substrate]}</span>
         </div>
         {coats.length === 0 && (
-          <p className="pt-4 text-center text-sm text-soft">Put the first coat on with “Coat”, or press n.</p>
+          <p className="pt-4 text-center text-sm text-soft">
+            Put the first coat on with “Coat”, or press n; or take a ready scheme, above.
+          </p>
         )}
       </div>
     </>

@@ -1,9 +1,10 @@
-import { ChevronDown } from "lucide-react";
+import { ChevronDown, Plus } from "lucide-react";
 import { type KeyboardEvent, useMemo, useState } from "react";
 import type { Coat, Material, Mix } from "../../api/types";
 import { familyWord } from "../../api/words";
 import { withMaterial } from "./stackEdits";
-import { Field, Popover, TextInput } from "../../ui";
+import { QuickPaint } from "../../craft/QuickPaint";
+import { Button, Dialog, Field, Popover, TextInput } from "../../ui";
 
 interface Props {
   coat: Coat;
@@ -25,6 +26,7 @@ export function PaintPicker({ coat, materials, mixes, onPick }: Props) {
   const [open, setOpen] = useState(false);
   const [text, setText] = useState("");
   const [at, setAt] = useState(0);
+  const [making, setMaking] = useState<string>();
   const rows = useMemo(() => paintRows(materials, mixes), [materials, mixes]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found = rows.filter((r) => words.every((w) => `${r.name} ${r.kind}`.toLowerCase().includes(w)));
@@ -40,72 +42,95 @@ export function PaintPicker({ coat, materials, mixes, onPick }: Props) {
     else return;
     e.preventDefault();
   }
+  const make = (material: Material) => {
+    onPick((c) => withMaterial(c, material, [...materials, material]));
+    setOpen(false);
+  };
   return (
-    <Field label="Material or mix" hint={coat.mixedTo ? `Mixed by eye to ${coat.mixedTo}` : undefined}>
-      {(id) => (
-        <Popover
-          open={open}
-          onOpenChange={(next) => {
-            setOpen(next);
-            setText("");
-            setAt(0);
-          }}
-          trigger={
-            <button
-              id={id}
-              type="button"
-              className="flex min-h-9 w-full items-center gap-2 rounded border border-strong bg-raised px-2 py-1 text-left text-sm"
-            >
-              <span className="rounded bg-swatch p-0.5">
-                <span className="block h-5 w-8 rounded-sm" style={{ background: coat.mixedTo ?? current?.colour }} />
-              </span>
-              <span className="min-w-0 flex-1">
-                <span className="block truncate">{current?.name ?? "Choose…"}</span>
-              </span>
-              <span className="text-xs text-soft">{current?.kind}</span>
-              <ChevronDown size={15} aria-hidden />
-            </button>
-          }
-        >
-          <TextInput
-            autoFocus
-            role="combobox"
-            aria-label="Find a material or mix"
-            aria-expanded
-            aria-controls="paint-list"
-            aria-activedescendant={found[at] ? `paint-${found[at].id}` : undefined}
-            placeholder="Name, house or kind"
-            value={text}
-            onChange={(e) => {
-              setText(e.target.value);
+    <>
+      {making !== undefined && (
+        <Dialog open wide title="New paint" onClose={() => setMaking(undefined)}>
+          <QuickPaint name={making} onKept={make} onDone={() => setMaking(undefined)} />
+        </Dialog>
+      )}
+      <Field label="Material or mix" hint={coat.mixedTo ? `Mixed by eye to ${coat.mixedTo}` : undefined}>
+        {(id) => (
+          <Popover
+            open={open}
+            onOpenChange={(next) => {
+              setOpen(next);
+              setText("");
               setAt(0);
             }}
-            onKeyDown={onKey}
-          />
-          <ul id="paint-list" role="listbox" aria-label="Materials and mixes" className="mt-2 max-h-80 overflow-y-auto">
-            {found.map((row, i) => (
-              <li
-                key={row.id}
-                id={`paint-${row.id}`}
-                role="option"
-                aria-selected={row.id === current?.id}
-                ref={i === at ? (el) => el?.scrollIntoView({ block: "nearest" }) : undefined}
-                className={`flex items-center gap-2 rounded px-1.5 py-1 text-sm ${i === at ? "bg-tint" : ""}`}
-                onPointerMove={() => i !== at && setAt(i)}
-                onClick={() => pick(row)}
+            trigger={
+              <button
+                id={id}
+                type="button"
+                className="flex min-h-9 w-full items-center gap-2 rounded border border-strong bg-raised px-2 py-1 text-left text-sm"
               >
                 <span className="rounded bg-swatch p-0.5">
-                  <span className="block h-4 w-7 rounded-sm" style={{ background: row.colour }} />
+                  <span className="block h-5 w-8 rounded-sm" style={{ background: coat.mixedTo ?? current?.colour }} />
                 </span>
-                <span className="min-w-0 flex-1 truncate">{row.name}</span>
-                <span className="text-xs text-soft">{row.kind}</span>
-              </li>
-            ))}
-            {found.length === 0 && <li className="p-2 text-sm text-soft">Nothing on the shelf is called that.</li>}
-          </ul>
-        </Popover>
-      )}
-    </Field>
+                <span className="min-w-0 flex-1">
+                  <span className="block truncate">{current?.name ?? "Choose…"}</span>
+                </span>
+                <span className="text-xs text-soft">{current?.kind}</span>
+                <ChevronDown size={15} aria-hidden />
+              </button>
+            }
+          >
+            <TextInput
+              autoFocus
+              role="combobox"
+              aria-label="Find a material or mix"
+              aria-expanded
+              aria-controls="paint-list"
+              aria-activedescendant={found[at] ? `paint-${found[at].id}` : undefined}
+              placeholder="Name, house or kind"
+              value={text}
+              onChange={(e) => {
+                setText(e.target.value);
+                setAt(0);
+              }}
+              onKeyDown={onKey}
+            />
+            <ul
+              id="paint-list"
+              role="listbox"
+              aria-label="Materials and mixes"
+              className="mt-2 max-h-80 overflow-y-auto"
+            >
+              {found.map((row, i) => (
+                <li
+                  key={row.id}
+                  id={`paint-${row.id}`}
+                  role="option"
+                  aria-selected={row.id === current?.id}
+                  ref={i === at ? (el) => el?.scrollIntoView({ block: "nearest" }) : undefined}
+                  className={`flex items-center gap-2 rounded px-1.5 py-1 text-sm ${i === at ? "bg-tint" : ""}`}
+                  onPointerMove={() => i !== at && setAt(i)}
+                  onClick={() => pick(row)}
+                >
+                  <span className="rounded bg-swatch p-0.5">
+                    <span className="block h-4 w-7 rounded-sm" style={{ background: row.colour }} />
+                  </span>
+                  <span className="min-w-0 flex-1 truncate">{row.name}</span>
+                  <span className="text-xs text-soft">{row.kind}</span>
+                </li>
+              ))}
+              {found.length === 0 && (
+                <li className="p-2 text-sm text-soft">
+                  {rows.length === 0 ? "The shelf is bare." : "Nothing on the shelf is called that."}
+                </li>
+              )}
+            </ul>
+            <Button look="quiet" className="mt-1" onClick={() => setMaking(text)}>
+              <Plus size={15} aria-hidden /> New paint{found.length === 0 && text.trim() ? `: ${text.trim()}` : "…"}
+            </Button>
+          </Popover>
+        )}
+      </Field>
+    </>
   );
 }
 

@@ -1,10 +1,12 @@
 import { Redo2, Undo2 } from "lucide-react";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import type { ZonePage } from "../../api/types";
 import { area, substrateWord } from "../../api/words";
 import { Button, IconButton } from "../../ui";
 import { SchemeDialog } from "./SchemeDialog";
 import type { SaveState, useStackEditor } from "./useStackEditor";
+
+const ReadyDialog = lazy(async () => ({ default: (await import("./ReadyDialog")).ReadyDialog }));
 
 interface Props {
   page: ZonePage;
@@ -15,6 +17,7 @@ interface Props {
 /** Where the painter is, what the change touches, and whether it is kept. */
 export function StackHeader({ page, editor, onBeside }: Props) {
   const [scheme, setScheme] = useState(false);
+  const [ready, setReady] = useState(false);
   const others = page.scheme.uses.length - 1;
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 rounded-lg border border-line bg-panel px-3 py-1">
@@ -35,6 +38,9 @@ export function StackHeader({ page, editor, onBeside }: Props) {
       </button>
       <div className="ml-auto flex items-center gap-1">
         <SaveNote save={editor.save} />
+        <Button look="quiet" onClick={() => setReady(true)} title="A ready scheme for this zone, from your shelf">
+          Ready schemes…
+        </Button>
         <Button look="quiet" onClick={onBeside} title="Lay another stack beside this one">
           Beside…
         </Button>
@@ -45,6 +51,11 @@ export function StackHeader({ page, editor, onBeside }: Props) {
           <Redo2 size={17} aria-hidden />
         </IconButton>
       </div>
+      {ready && (
+        <Suspense>
+          <ReadyDialog page={page} onClose={() => setReady(false)} />
+        </Suspense>
+      )}
       <SchemeDialog open={scheme} page={page} onClose={() => setScheme(false)} />
     </div>
   );
