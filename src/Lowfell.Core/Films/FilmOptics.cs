@@ -112,6 +112,11 @@ public sealed partial class FilmOptics
     /// <summary>The film thinned with clear medium: the same pigment in <paramref name="share"/> of the dry volume.</summary>
     public FilmOptics Let(double share, FilmOptics medium) => share >= 1 ? this : Mixture([(this, share), (medium, 1 - share)]);
 
+    /// <summary>The same film while it is wet.</summary>
+    /// <param name="scatter">How much it scatters against the dry one.</param>
+    /// <param name="surfaceTerm">Reflectance that a wet surface adds.</param>
+    public FilmOptics Wet(double scatter, double surfaceTerm) => new([.. absorption], [.. scattering.Select(s => s * scatter)], Clear ? surfaceTerm : Kappa * surfaceTerm, Kappa, Clear);
+
     internal static FilmOptics FromSpectrum(ReadOnlySpan<double> reflectance, double contrastRatio, double referenceFilmUm, Sheen sheen, double undertonePower)
     {
         var nominal = Surface.Term(sheen);

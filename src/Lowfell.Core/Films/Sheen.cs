@@ -33,6 +33,9 @@ public static class Sheens
 /// <remarks>Saunderson 1942 (body) with an added surface term by sheen; the terms are craft estimates.</remarks>
 public static class Surface
 {
+    /// <summary>Reflectance that a wet surface adds: less than gloss, as water lies smoother than any film.</summary>
+    public const double WetTerm = 0.002;
+
     /// <summary>Share of light lost to the surface on the way in.</summary>
     public const double K1 = 0.04;
 

@@ -15,6 +15,16 @@ public sealed class SolidsBoundAttribute() : FigureBoundAttribute(0.01, 1);
 /// <summary>How strongly a thin film pulls to its undertone.</summary>
 public sealed class UndertoneBoundAttribute() : FigureBoundAttribute(0, 1);
 
+/// <summary>How much a wet film scatters against the dry one.</summary>
+public sealed class WetScatterBoundAttribute() : FigureBoundAttribute(Least, Most)
+{
+    /// <summary>The least.</summary>
+    public new const double Least = 0.2;
+
+    /// <summary>The most: as milk.</summary>
+    public new const double Most = 50;
+}
+
 /// <summary>Drops to the ml.</summary>
 public sealed class DropsPerMlBoundAttribute() : FigureBoundAttribute(Fewest, Most, "drops to the ml")
 {

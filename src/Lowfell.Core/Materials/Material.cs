@@ -53,6 +53,9 @@ public sealed record Material
     /// <summary>p of the scattering, 0..1, in place of the family's.</summary>
     public double? OwnUndertonePower { get; init; }
 
+    /// <summary>How much a wet film scatters against the dry one, where that is not as usual; milky washes by more than 1.</summary>
+    public double? OwnWetScatter { get; init; }
+
     /// <summary>Metallic or fluorescent.</summary>
     public Effect Effect { get; init; }
 
@@ -82,6 +85,11 @@ public sealed record Material
 
     /// <summary>p of the scattering in force.</summary>
     public double UndertonePower => OwnUndertonePower ?? Family.Facts().UndertonePower;
+
+    /// <summary>How much a wet film scatters against the dry one: in water pigment lies closer to its binder. Craft estimate where it is not read.</summary>
+    public double WetScatter => OwnWetScatter ?? UsualWetScatter;
+
+    private const double UsualWetScatter = 0.8;
 
     /// <summary>No colour of its own: varnish, medium, glue, chipping fluid.</summary>
     public bool Clear => Family.Facts().Clear;

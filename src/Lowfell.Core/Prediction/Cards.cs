@@ -11,7 +11,7 @@ public static class Cards
 {
     private const int MostPasses = 3;
     private const int HidingPasses = 200;
-    private static readonly Srgb Black = Srgb.Parse("#161616");
+    internal static readonly Srgb Black = Srgb.Parse("#161616");
     private static readonly Srgb White = Srgb.Parse("#f2f2f0");
     private static readonly Zone Flat = new() { Relief = Relief.Smooth, Facing = Facing.Up };
 

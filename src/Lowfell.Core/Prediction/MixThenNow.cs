@@ -42,6 +42,7 @@ public sealed record MixThenNow(Srgb Then, Srgb Now, double DeltaE)
         Changed(Math.Abs(then.ContrastRatio - now.ContrastRatio) > 1e-9, $"contrast ratio {then.ContrastRatio:0.##} is {now.ContrastRatio:0.##} now");
         Changed(Math.Abs(then.VolumeSolids - now.VolumeSolids) > 1e-9, $"volume solids {then.VolumeSolids:0.##} are {now.VolumeSolids:0.##} now");
         Changed(then.Sheen != now.Sheen, $"{then.Sheen.ToString().ToLowerInvariant()} is {now.Sheen.ToString().ToLowerInvariant()} now");
+        Changed(Math.Abs(then.WetScatter - now.WetScatter) > 1e-9, "how milky it is when wet was changed");
         Changed(Math.Abs(then.UndertonePower - now.UndertonePower) > 1e-9, "its undertone was changed");
         Changed(!SameFilm(then.OwnFilm, now.OwnFilm), now.OwnFilm is null ? "its painted stripe was given up" : "it was calibrated from a painted stripe");
         return edits;

@@ -227,6 +227,20 @@ internal sealed class StackWalk
         optics.Lay(body.AsSpan(first * Spectra.Room, films.Length * Spectra.Room), films, (float)coverage, passes);
     }
 
+    /// <summary>Lays one film of known thickness at one height, covering.</summary>
+    public void LayFilm(int height, FilmOptics optics, double dryFilmUm)
+    {
+        Span<float> films = stackalloc float[hands.Length];
+        films.Fill((float)dryFilmUm);
+        var first = height * hands.Length;
+        for (var hand = 0; hand < films.Length; hand++)
+        {
+            Wet(first + hand, optics, 1 - Math.Exp(-dryFilmUm / PreparedCoat.SurfaceDepthUm));
+        }
+
+        optics.Lay(body.AsSpan(first * Spectra.Room, films.Length * Spectra.Room), films, 1, 1);
+    }
+
     /// <summary>What a film of this coat looks like when it hides the ground altogether.</summary>
     public LinearRgb Masstone(int height, in PreparedCoat coat)
     {

@@ -67,7 +67,7 @@ public static class PaintWords
             return new(family, Srgb.Parse(family.Facts().LabelColour!), family.IsVarnish() ? sheen : null, Effect.Plain);
         }
 
-        if (family is Family.AcrylicPaint or Family.EnamelPaint or Family.Lacquer && !Holds(words, "rust|rusty") && Metals.FirstOrDefault(m => m.Words.All(w => Holds(words, w))) is { Colour: { } metal })
+        if (family.Facts().Kind == Kind.Paint && !Holds(words, "rust|rusty") && Metals.FirstOrDefault(m => m.Words.All(w => Holds(words, w))) is { Colour: { } metal })
         {
             return new(family, Srgb.Parse(metal), sheen, Effect.Metallic);
         }
@@ -113,7 +113,7 @@ public static class PaintWords
 
         var lab = Srgb.Parse(found).ToLab();
         var lightness = lab.L + Shifts.Where(s => Holds(words, s.Words)).Sum(s => s.Lightness);
-        return new Lab(Math.Clamp(family is Family.AcrylicWash or Family.EnamelWash or Family.OilWash && lab.L > 25 ? lightness * WashLightness : lightness, 4, 97), lab.A, lab.B).ToLinear().ToSrgb();
+        return new Lab(Math.Clamp(family.Facts() is { Kind: Kind.Wash, Drips: true } && family != Family.Ink && lab.L > 25 ? lightness * WashLightness : lightness, 4, 97), lab.A, lab.B).ToLinear().ToSrgb();
     }
 
     private static string[] Split(string text) => text.ToLowerInvariant().Split([' ', ',', '/', '(', ')', '.', ':', '_', '+'], StringSplitOptions.RemoveEmptyEntries);

@@ -84,6 +84,8 @@ public sealed class SchemeFiller
     private const double ThinWash = 0.6;
 
     private const int MostRounds = 4, MostPasses = 3;
+
+    // A varnish of another sheen is another varnish.
     private const double SheenStepCost = 20;
     private static readonly double[] Weights = [0.3, 0.4, 0.3];
 
@@ -106,7 +108,7 @@ public sealed class SchemeFiller
         chosen = [.. options.Select(o => o.MinBy(x => x.Cost))];
     }
 
-    /// <summary>One way to fill a role.</summary>
+    /// <summary>One way to fill a role; how far its swatch, or the sheen of a varnish, is from what is asked.</summary>
     private sealed record Option(RoleWay Way, Material Material, double Swatch, double Cost, bool Bought);
 
     /// <summary>Fills a scheme.</summary>
@@ -157,7 +159,7 @@ public sealed class SchemeFiller
         }
 
         var own = Options(role, place, shelf.Materials, bought: false).ToList();
-        if (own.Count > 0 && (IsClear(role) || own.Min(o => o.Swatch) <= FarthestStandIn))
+        if (own.Count > 0 && own.Min(o => o.Swatch) <= FarthestStandIn)
         {
             return own;
         }
@@ -171,9 +173,10 @@ public sealed class SchemeFiller
         from indexed in WaysOf(role).Select((Way, Index) => (Way, Index))
         from material in materials
         where indexed.Way.Families.Contains(material.Family) && tools.Can(indexed.Way.Technique, material.Family) && (IsClear(role) || material.Effect == (role.Metal ? Effect.Metallic : Effect.Plain)) && Bears(material, place)
-        let swatch = role.Colour is { } colour && !IsClear(role) ? ColourDifference.Ciede2000(Srgb.Parse(colour).ToLab(), material.Colour.ToLab()) : 0
-        let sheen = IsClear(role) && material.Family.IsVarnish() ? material.Sheen.StepsTo(SheenOf(role)) : 0
-        select new Option(indexed.Way, material, swatch, swatch + (sheen * SheenStepCost) + (indexed.Index * WayCost), bought);
+        let off = IsClear(role)
+            ? (material.Family.IsVarnish() && role.Role != SchemeRole.Sealer ? material.Sheen.StepsTo(SheenOf(role)) * SheenStepCost : 0)
+            : ColourDifference.Ciede2000(Srgb.Parse(role.Colour!).ToLab(), material.Colour.ToLab())
+        select new Option(indexed.Way, material, off, off + (indexed.Index * WayCost), bought);
 
     // Bare foam takes nothing that would eat it, and what drinks is primed with what seals.
     private bool Bears(Material material, int place) => place > 0 || (zone.Substrate.Facts(), material.Family.Facts()) switch

@@ -59,16 +59,16 @@ public static class SchemeWriting
 
     private static SchemeRole RoleOf(StackDraft draft, Coat coat, int place)
     {
-        var role = (coat.Technique, coat.What?.Kind) switch
+        var role = (coat.How.Role, coat.What?.Kind) switch
         {
-            (Technique.Zenithal or Technique.PreShade, _) => SchemeRole.Zenithal,
+            (Role.Shade, _) => SchemeRole.Zenithal,
             (_, Kind.Primer) => SchemeRole.Primer,
-            (Technique.Varnish or Technique.VarnishSpray, _) => draft.Coats.Skip(place + 1).Any(c => !c.Skipped && c.LeavesFilm && c.What!.Kind != Kind.Powder && c.How.Role != Role.Fixer) ? SchemeRole.Barrier : SchemeRole.Seal,
-            (Technique.Seal or Technique.DripGlue, _) => SchemeRole.Sealer,
-            (Technique.Sponge, _) => draft.Coats.Take(place).Any(c => c.How.Covers && c.What?.Kind == Kind.Paint) ? SchemeRole.Patches : SchemeRole.Base,
-            (Technique.DryBrush, _) => coat.Effect == Effect.Metallic ? SchemeRole.Metal : SchemeRole.Light,
-            (Technique.Wash or Technique.ThinnedWash, _) => SchemeRole.Shade,
-            (var how, _) => Plain.GetValueOrDefault(how, SchemeRole.Other),
+            (Role.Varnish, _) => draft.Coats.Skip(place + 1).Any(c => !c.Skipped && c.LeavesFilm && c.What!.Kind != Kind.Powder && c.How.Role != Role.Fixer) ? SchemeRole.Barrier : SchemeRole.Seal,
+            (Role.Seal or Role.Drip, _) => SchemeRole.Sealer,
+            (Role.Field, _) => draft.Coats.Take(place).Any(c => c.How.Covers && c.What?.Kind == Kind.Paint) ? SchemeRole.Patches : SchemeRole.Base,
+            (Role.DryBrush, _) => coat.Effect == Effect.Metallic ? SchemeRole.Metal : SchemeRole.Light,
+            (Role.AllOverWash, _) => SchemeRole.Shade,
+            _ => Plain.GetValueOrDefault(coat.Technique, SchemeRole.Other),
         };
 
         // What no way of the role is done so stays as it is written.

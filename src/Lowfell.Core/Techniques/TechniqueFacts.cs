@@ -100,6 +100,9 @@ public sealed record TechniqueFacts
     /// <summary>Its film sets the sheen that is read from there on.</summary>
     public bool SetsSheen { get; init; }
 
+    /// <summary>Done with sponge or foam.</summary>
+    public bool Foam { get; init; }
+
     /// <summary>By can or airbrush.</summary>
     public bool Sprayed { get; init; }
 

@@ -28,7 +28,7 @@ public static class TechniqueTable
         [Technique.Modulation] = new() { Word = "modulation", Group = Light, Role = Role.Modulation, Tool = "airbrush", Kernel = "modulation", Impact = Impact.Mist, Hides = true, SetsSheen = true, Sprayed = true, Messy = true, Oversprays = true, Station = Station.Airbrush, AppliedUm = 25, Transfer = 0.5, LossMl = 0.6, RateCm2PerMin = 60, DryPaletteMin = 60, WetPaletteMin = 60 },
         [Technique.Overbrush] = new() { Word = "overbrush", Group = Light, Role = Role.Raise, Tool = "large damp brush", Kernel = "overbrush", Hides = true, SetsSheen = true, KnocksGrain = true, Messy = true, Station = Station.DryBrush, AppliedUm = 30, Transfer = 0.5, LossMl = 0.4, RateCm2PerMin = 40, DryPaletteMin = 15, WetPaletteMin = 60 },
         [Technique.DryBrush] = new() { Word = "dry brush", Group = Light, Role = Role.DryBrush, Tool = "soft round brush, wiped", Kernel = "dry brush", Impact = Impact.Mist, Hides = true, SetsSheen = true, KnocksGrain = true, Messy = true, Station = Station.DryBrush, AppliedUm = 12, Transfer = 0.2, LossMl = 0.4, RateCm2PerMin = 40, DryPaletteMin = 15, WetPaletteMin = 60, Drying = Dusted },
-        [Technique.Sponge] = new() { Word = "sponged coat", Label = "Sponge", Group = Cover, Role = Role.Field, Tool = "foam", Kernel = "sponge stipple", Hides = true, SetsSheen = true, Station = Station.Sponge, AppliedUm = 30, Transfer = 0.4, LossMl = 0.8, RateCm2PerMin = 30, LargeRateCm2PerMin = 120, DryPaletteMin = 20, WetPaletteMin = 120 },
+        [Technique.Sponge] = new() { Word = "sponged coat", Label = "Sponge", Group = Cover, Role = Role.Field, Tool = "foam", Foam = true, Kernel = "sponge stipple", Hides = true, SetsSheen = true, Station = Station.Sponge, AppliedUm = 30, Transfer = 0.4, LossMl = 0.8, RateCm2PerMin = 30, LargeRateCm2PerMin = 120, DryPaletteMin = 20, WetPaletteMin = 120 },
         [Technique.Stipple] = new() { Word = "stipple", Group = Cover, Role = Role.Stipple, Tool = "stippling brush", Kernel = "stipple", Hides = true, SetsSheen = true, KnocksGrain = true, Station = Station.Sponge, AppliedUm = 30, Transfer = 0.6, RateCm2PerMin = 10, DryPaletteMin = 20, WetPaletteMin = 120, GentlerAs = Technique.DryBrush },
         [Technique.EdgeHighlight] = new() { Word = "edge highlight", Group = Light, Role = Role.Edge, Tool = "fine brush, or the side of a large one", Kernel = "edge highlight", Hides = true, SetsSheen = true, GoesBy = GoesBy.Edges, Stroke = new(0.3, 0, 25, MmPerMin: 150), AppliedUm = 25, Transfer = 0.7, LossMl = 0.2, RateCm2PerMin = 15, DryPaletteMin = 20, WetPaletteMin = 240 },
         [Technique.Wash] = new() { Word = "wash", Drains = true, Strength = 1, Group = Tint, Role = Role.AllOverWash, Tool = "soft full brush", Kernel = "wash", FillsDetail = false, FloatsGrain = true, Messy = true, AppliedUm = 80, Transfer = 0.9, RateCm2PerMin = 40, DryPaletteMin = 60, WetPaletteMin = 240, Drying = Hollows, Stains = true, WantsNight = true },
@@ -38,7 +38,7 @@ public static class TechniqueTable
         [Technique.PinWash] = new() { Word = "pin wash", Group = Tint, Role = Role.PinWash, Tool = "fine brush", Kernel = "pin wash, cleaned", SpiritImpact = Impact.Scrubbed, FillsDetail = false, CleanedUp = true, Weathers = true, GoesBy = GoesBy.Creases, Stroke = new(0.5, 0, 60, MmPerMin: 200), CleanMmPerMin = 120, AppliedUm = 60, Transfer = 0.5, RateCm2PerMin = 15, DryPaletteMin = 240, WetPaletteMin = 240, Drying = AsSold },
         [Technique.Streak] = new() { Word = "streak", Group = Wear, Role = Role.Mark, Tool = "flat brush, drawn straight down", Kernel = "streak", Marks = true, Shape = MarkShape.Streak, FillsDetail = false, Weathers = true, GoesBy = GoesBy.Number, Stroke = new(0.6, 20, 30, MarksPerMin: 3), AppliedUm = 30, Transfer = 0.6, LossMl = 0.2, RateCm2PerMin = 20, DryPaletteMin = 60, WetPaletteMin = 60, Drying = AsSold },
         [Technique.Speckle] = new() { Word = "speckle", Group = Wear, Role = Role.Mark, Tool = "stiff brush, flicked", Kernel = "speckle", Impact = Impact.Mist, Marks = true, Shape = MarkShape.Dot, Messy = true, AppliedUm = 60, Transfer = 0.3, LossMl = 0.5, RateCm2PerMin = 60, DryPaletteMin = 30, WetPaletteMin = 30, Drying = Drop },
-        [Technique.SpongeChipping] = new() { Word = "sponge chipping", Group = Wear, Role = Role.Mark, Tool = "torn foam", Kernel = "chipping", Marks = true, Shape = MarkShape.Chip, Station = Station.Sponge, GoesBy = GoesBy.Number, Stroke = new(1, 1.5, 30, MarksPerMin: 40), AppliedUm = 30, Transfer = 0.4, LossMl = 0.8, RateCm2PerMin = 30, DryPaletteMin = 20, WetPaletteMin = 120 },
+        [Technique.SpongeChipping] = new() { Word = "sponge chipping", Group = Wear, Role = Role.Mark, Tool = "torn foam", Foam = true, Kernel = "chipping", Marks = true, Shape = MarkShape.Chip, Station = Station.Sponge, GoesBy = GoesBy.Number, Stroke = new(1, 1.5, 30, MarksPerMin: 40), AppliedUm = 30, Transfer = 0.4, LossMl = 0.8, RateCm2PerMin = 30, DryPaletteMin = 20, WetPaletteMin = 120 },
         [Technique.ChippingFluid] = new() { Word = "chipping fluid", Group = Wear, Role = Role.Fluid, Tool = "soft brush or airbrush", Kernel = "chipping fluid", Hides = true, ColourFree = true, AppliedUm = 40, RateCm2PerMin = 30, DryPaletteMin = 60, WetPaletteMin = 60 },
         [Technique.OpenChips] = new() { Word = "opening of the chips", Label = "Open the chips", Group = Wear, Role = Role.Opening, Tool = "damp stiff brush or a pick", Kernel = "chipping", Impact = Impact.Scrubbed, Brings = Carrier.Water, NeedsMaterial = false, Thins = false, Marks = true, Shape = MarkShape.Chip, RateCm2PerMin = 15, LossMl = 0, AfterTouchMin = (15, 120) },
         [Technique.Marking] = new() { Word = "marking", Group = Wear, Role = Role.Drawing, Tool = "pencil, marker or chalk", Kernel = "marking", Impact = Impact.None, Thins = false, Marks = true, Shape = MarkShape.Line, FillsDetail = false, Weathers = true, GoesBy = GoesBy.Number, Stroke = new(0.5, 10, 10, MarksPerMin: 6), AppliedUm = 10, Transfer = 1, LossMl = 0, RateCm2PerMin = 15 },
@@ -94,9 +94,17 @@ public static class TechniqueTable
     /// <summary>The technique that a material proposes: what comes in a can is sprayed, a varnish is brushed on, and so on.</summary>
     public static Technique Proposed(this Family family)
     {
+        if (Spirit.TryGetValue(family, out var usual))
+        {
+            return usual;
+        }
+
         var facts = family.Facts();
         return Proposals.First(p => p.Kind == facts.Kind && p.InCan == facts.InCan).Technique;
     }
+
+    // Washes in spirit are led along creases, or tint the whole; over everything go those in water.
+    private static readonly Dictionary<Family, Technique> Spirit = new() { [Family.EnamelWash] = Technique.PinWash, [Family.OilPaint] = Technique.PinWash, [Family.OilWash] = Technique.Filter };
 
     private static readonly (Kind Kind, bool InCan, Technique Technique)[] Proposals =
     [

@@ -14,7 +14,7 @@ public static class ToolNeeds
         var how = technique.Facts();
         return how.Sprayed ? (how.FromCan && family?.Facts().InCan == true ? Tool.Cans : Tool.Airbrush)
             : family?.Facts().Carrier == Carrier.WhiteSpirit ? Tool.Oils
-            : technique is Technique.Sponge or Technique.SpongeChipping ? Tool.Sponge
+            : how.Foam ? Tool.Sponge
             : Tool.Brushes;
     }
 

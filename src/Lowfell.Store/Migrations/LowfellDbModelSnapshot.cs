@@ -742,6 +742,9 @@ namespace Lowfell.Store.Migrations
                     b.Property<double?>("VolumeSolids")
                         .HasColumnType("double precision");
 
+                    b.Property<double?>("WetScatter")
+                        .HasColumnType("double precision");
+
                     b.HasKey("BenchId", "Id");
 
                     b.HasIndex("BenchId", "Name")

@@ -46,6 +46,9 @@ public sealed class MaterialRow : IBenchRow, IVersionedRow
     /// <summary>Undertone power; null for the family's.</summary>
     public double? UndertonePower { get; set; }
 
+    /// <summary>How much a wet film scatters against the dry one; null for as usual.</summary>
+    public double? WetScatter { get; set; }
+
     /// <summary>Metallic or fluorescent.</summary>
     public Effect Effect { get; set; }
 
@@ -95,6 +98,7 @@ public sealed class MaterialRow : IBenchRow, IVersionedRow
         OwnVolumeSolids = VolumeSolids,
         OwnSheen = Sheen,
         OwnUndertonePower = UndertonePower,
+        OwnWetScatter = WetScatter,
         Effect = Effect,
         OwnDropsPerMl = DropsPerMl,
         OwnDrying = Drying is { Length: 6 } d ? new DryingRow(d[0], d[1], d[2], d[3], d[4], d[5] > 0 ? d[5] : null) : null,

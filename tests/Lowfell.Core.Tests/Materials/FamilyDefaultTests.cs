@@ -17,8 +17,8 @@ public sealed class FamilyDefaultTests
     [InlineData(Family.Ink, Thinner.Water, Technique.Wash)]
     [InlineData(Family.Lacquer, Thinner.LacquerThinner, Technique.BaseCoat)]
     [InlineData(Family.EnamelPaint, Thinner.WhiteSpirit, Technique.BaseCoat)]
-    [InlineData(Family.EnamelWash, Thinner.WhiteSpirit, Technique.Wash)]
-    [InlineData(Family.OilPaint, Thinner.WhiteSpirit, Technique.Wash)]
+    [InlineData(Family.EnamelWash, Thinner.WhiteSpirit, Technique.PinWash)]
+    [InlineData(Family.OilPaint, Thinner.WhiteSpirit, Technique.PinWash)]
     [InlineData(Family.VarnishWater, Thinner.Water, Technique.Varnish)]
     [InlineData(Family.PrimerAerosol, Thinner.LacquerThinner, Technique.SprayCan)]
     [InlineData(Family.PrimerWater, Thinner.Water, Technique.BaseCoat)]
@@ -35,6 +35,32 @@ public sealed class FamilyDefaultTests
     {
         Assert.Equal(thinner, family.Facts().OwnThinner);
         Assert.Equal(technique, family.Proposed());
+    }
+
+    [Theory]
+    [InlineData(Technique.BaseCoat, Family.AcrylicPaint)]
+    [InlineData(Technique.SprayCan, Family.PrimerAerosol)]
+    [InlineData(Technique.DryBrush, Family.AcrylicPaint)]
+    [InlineData(Technique.Wash, Family.AcrylicWash)]
+    [InlineData(Technique.PinWash, Family.AcrylicWash)]
+    [InlineData(Technique.Varnish, Family.VarnishWater)]
+    [InlineData(Technique.Pigment, Family.Pigment)]
+    [InlineData(Technique.GritInGlue, Family.Grit)]
+    [InlineData(Technique.ChippingFluid, Family.ChippingMedium)]
+    public void A_technique_proposes_its_material_the_most_usual_first(Technique technique, Family family) => Assert.Equal(family, technique.Suits()[0]);
+
+    [Fact]
+    public void A_can_is_not_brushed_and_what_a_family_proposes_suits_it()
+    {
+        foreach (var technique in Enum.GetValues<Technique>())
+        {
+            Assert.True(technique.Facts().Role is Core.Wording.Role.Assembly or Core.Wording.Role.Preparing || technique.Facts().NeedsMaterial == technique.Suits().Count > 0, technique.ToString());
+            Assert.All(technique.Suits(), f => Assert.Contains(f, technique.Takes()));
+            Assert.All(technique.Suits(), f => Assert.True(technique.Facts().FromCan || technique == Technique.SprayCan || !f.Facts().InCan, $"{technique} {f}"));
+        }
+
+        Assert.All(Enum.GetValues<Family>().Where(f => f.Facts().Kind is not Kind.Additive and not Kind.Primer), f => Assert.True(f.Proposed().Suits().Contains(f), $"{f} {f.Proposed()}"));
+        Assert.Equal((1, 1, 1), (Technique.DryBrush.UsualFraction(Family.AcrylicPaint), Technique.Wash.UsualFraction(Family.AcrylicWash), Technique.SprayCan.UsualFraction(Family.PrimerAerosol)));
     }
 
     [Theory]

@@ -129,6 +129,14 @@ public sealed class ReadySchemeTests
     }
 
     [Fact]
+    public void A_barrier_of_another_sheen_than_the_school_asks_for_is_none()
+    {
+        var filled = Fill("Marsh green by brush", new Shelf([.. StarterShelf.Materials.Where(m => m.Name is not "Satin varnish")]));
+        var barrier = filled.Roles.Single(r => r.Role.Role == SchemeRole.Barrier);
+        Assert.Equal((Filling.ToBuy, "Satin varnish is missing: to buy."), (barrier.Filling, barrier.Said));
+    }
+
+    [Fact]
     public void What_is_there_but_wants_a_tool_that_is_not_says_so()
     {
         var filled = Fill("Chipped winter white", new Shelf(StarterShelf.Materials) { Tools = new Tools() });

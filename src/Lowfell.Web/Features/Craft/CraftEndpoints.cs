@@ -32,10 +32,12 @@ namespace Lowfell.Web.Features.Craft;
 /// <param name="NeedsMaterial">Whether something is laid on.</param>
 /// <param name="Thins">Whether what is laid on is thinned.</param>
 /// <param name="ByMarks">Whether it is told by number and size of marks.</param>
+/// <param name="Suits">Families that it is usually laid of, the most usual first.</param>
+/// <param name="Takes">Families that it can be laid of.</param>
 /// <param name="Usual">Paint fraction that it usually takes of acrylic paint.</param>
 /// <param name="UsualOf">Of families of which it takes another.</param>
 public sealed record TechniqueView(
-    Technique Technique, string Word, string Label, string Group, string Tool, bool NeedsMaterial, bool Thins, bool ByMarks, double Usual, IReadOnlyDictionary<Family, double> UsualOf);
+    Technique Technique, string Word, string Label, string Group, string Tool, bool NeedsMaterial, bool Thins, bool ByMarks, IReadOnlyList<Family> Suits, IReadOnlyList<Family> Takes, double Usual, IReadOnlyDictionary<Family, double> UsualOf);
 
 /// <summary>A family, as the screens ask of it.</summary>
 /// <param name="Family">Family.</param>
@@ -221,7 +223,7 @@ public static class CraftEndpoints
         var how = technique.Facts();
         var usual = technique.UsualFraction(Family.AcrylicPaint);
         var others = Enum.GetValues<Family>().Select(f => (Family: f, Usual: technique.UsualFraction(f))).Where(f => f.Usual != usual);
-        return new(technique, how.Word, how.Label, how.Group, how.Tool, how.NeedsMaterial, how.Thins, how.GoesBy == GoesBy.Number, usual, others.ToDictionary(f => f.Family, f => f.Usual));
+        return new(technique, how.Word, how.Label, how.Group, how.Tool, how.NeedsMaterial, how.Thins, how.GoesBy == GoesBy.Number, technique.Suits(), technique.Takes(), usual, others.ToDictionary(f => f.Family, f => f.Usual));
     }
 
     private static FamilyView Of(Family family)

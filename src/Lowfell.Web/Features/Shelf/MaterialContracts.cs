@@ -55,6 +55,9 @@ public sealed record MaterialDraft
     /// <summary>Undertone power, 0-1: 0 flat, about 0.5 for brown washes; none for the family's.</summary>
     [UndertoneBound] public double? UndertonePower { get; init; }
 
+    /// <summary>How much a wet film scatters against the dry one: 0.8 as most, more than 1 for milky washes; none for as usual.</summary>
+    [WetScatterBound] public double? WetScatter { get; init; }
+
     /// <summary>Metallic or fluorescent.</summary>
     public Effect Effect { get; init; }
 
@@ -99,6 +102,7 @@ public sealed record MaterialDraft
         OwnVolumeSolids = VolumeSolids,
         OwnSheen = Sheen,
         OwnUndertonePower = UndertonePower,
+        OwnWetScatter = WetScatter,
         Effect = Effect,
         OwnDropsPerMl = DropsPerMl,
         OwnDrying = Drying?.ToCore(),
@@ -112,6 +116,7 @@ public sealed record MaterialDraft
         row.Colour = (Colour ?? Family.Facts().LabelColour!).ToLowerInvariant();
         (row.ContrastRatio, row.ReferenceFilmUm, row.VolumeSolids) = (ContrastRatio, ReferenceFilmUm, VolumeSolids);
         (row.Sheen, row.UndertonePower, row.Effect, row.DropsPerMl, row.LowStockMl) = (Sheen, UndertonePower, Effect, DropsPerMl, LowStockMl);
+        row.WetScatter = WetScatter;
         row.Drying = Drying is { } d ? [d.TouchMin, d.RecoatMin, d.CuredH, d.ReferenceWetFilmUm, d.Exponent, d.WarmAirFactor ?? 0] : null;
         row.Resistance = Resistance?.ToRow();
     }
@@ -127,6 +132,7 @@ public sealed record MaterialDraft
         VolumeSolids = m.OwnVolumeSolids,
         Sheen = m.OwnSheen,
         UndertonePower = m.OwnUndertonePower,
+        WetScatter = m.OwnWetScatter,
         Effect = m.Effect,
         DropsPerMl = m.OwnDropsPerMl,
         Drying = m.OwnDrying is null ? null : DryingView.Of(m.OwnDrying),
@@ -173,6 +179,7 @@ public sealed record SubstituteView(Guid MaterialId, string Name, string Colour,
 /// <param name="VolumeSolids">Dry over wet volume.</param>
 /// <param name="Sheen">Sheen.</param>
 /// <param name="UndertonePower">Undertone power.</param>
+/// <param name="WetScatter">How much a wet film scatters against the dry one.</param>
 /// <param name="Drying">Drying.</param>
 /// <param name="Resistance">What its dry film bears.</param>
 /// <param name="DropsPerMl">Drops to the ml.</param>
@@ -185,6 +192,7 @@ public sealed record MaterialFacts(
     double VolumeSolids,
     Sheen Sheen,
     double UndertonePower,
+    double WetScatter,
     DryingView Drying,
     Resistance Resistance,
     double DropsPerMl)
@@ -202,11 +210,22 @@ public sealed record MaterialFacts(
             m.VolumeSolids,
             m.Sheen,
             m.UndertonePower,
+            m.WetScatter,
             DryingView.Of(m.Drying),
             m.Resistance,
             Math.Round(1 / m.DropMl, 1));
     }
 }
+
+/// <summary>A stripe over black that was read while it was wet.</summary>
+/// <param name="Material">The material.</param>
+/// <param name="WetOverBlack">What was read, #rrggbb.</param>
+/// <param name="DryFilmUm">Film that it dries to, um.</param>
+public sealed record WetStripe(MaterialDraft Material, [ColourBound] string WetOverBlack, [StripeFilmBound] double DryFilmUm = 20);
+
+/// <summary>What a wet stripe comes to.</summary>
+/// <param name="WetScatter">How much the wet film scatters against the dry one.</param>
+public sealed record WetStripeView(double WetScatter);
 
 /// <summary>A change of a material.</summary>
 /// <param name="Version">The version that was changed.</param>

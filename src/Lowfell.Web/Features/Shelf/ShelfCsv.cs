@@ -40,7 +40,7 @@ internal static class ShelfCsv
     private const int LongestField = 1000;
     private static readonly string[] Columns =
     [
-        "name", "house", "family", "colour", "contrast_ratio", "reference_film_um", "volume_solids", "sheen", "undertone_power", "effect",
+        "name", "house", "family", "colour", "contrast_ratio", "reference_film_um", "volume_solids", "sheen", "undertone_power", "wet_scatter", "effect",
         "drops_per_ml", "low_stock_ml", "bottle_ml", "left_ml", "opened_on", "lot", "price",
     ];
 
@@ -234,6 +234,7 @@ internal static class ShelfCsv
             VolumeSolids = Number("volume_solids"),
             Sheen = Text("sheen").Length == 0 ? null : Word("sheen", Core.Films.Sheen.Matt),
             UndertonePower = Number("undertone_power"),
+            WetScatter = Number("wet_scatter"),
             Effect = Word("effect", Effect.Plain),
             DropsPerMl = Number("drops_per_ml"),
             LowStockMl = Number("low_stock_ml"),
@@ -271,6 +272,7 @@ internal static class ShelfCsv
         "referenceFilmUm" => "reference_film_um",
         "volumeSolids" => "volume_solids",
         "undertonePower" => "undertone_power",
+        "wetScatter" => "wet_scatter",
         "dropsPerMl" => "drops_per_ml",
         "lowStockMl" => "low_stock_ml",
         "sizeMl" => "bottle_ml",
@@ -290,6 +292,7 @@ internal static class ShelfCsv
         csv.WriteField(m.VolumeSolids);
         csv.WriteField(m.Sheen is { } sheen ? Camel(sheen) : null);
         csv.WriteField(m.UndertonePower);
+        csv.WriteField(m.WetScatter);
         csv.WriteField(Camel(m.Effect));
         csv.WriteField(m.DropsPerMl);
         csv.WriteField(m.LowStockMl);

@@ -26,7 +26,14 @@ public static class ShelfEndpoints
         group.MapGet("{id:guid}/substitutes", SubstitutesOf).WithSummary("What could stand in for a material, by what the stacks that use it would look like.");
         group.MapDelete("{id:guid}", Remove).WithSummary("Takes a material off the shelf; 409 while something uses it.").ProducesProblem(409);
         group.MapPost("{id:guid}/restore", Restore).WithSummary("Puts a material back with its bottles, stripes and calibration.").ProducesProblem(409);
+        app.MapPost("/api/preview/wet-scatter", WetScatter).WithTags("Preview").WithSummary("How milky a paint is while it is wet, from a stripe over black that was read wet.").ProducesValidationProblem();
         app.MapPost("/api/preview/swatch", Swatch).WithTags("Preview").WithSummary("A material over black and over white, by passes; with the painted stripe of the kept one, if it is named.").ProducesValidationProblem();
+    }
+
+    private static Ok<WetStripeView> WetScatter(WetStripe stripe)
+    {
+        Check(stripe.Material, "material.");
+        return TypedResults.Ok(new WetStripeView(Math.Round(WetCoat.ScatterFrom(stripe.Material.ToCore(), Srgb.Parse(stripe.WetOverBlack), stripe.DryFilmUm), 2)));
     }
 
     private static async Task<Ok<List<MaterialView>>> List(LowfellDb db, TimeProvider clock, CancellationToken cancel)

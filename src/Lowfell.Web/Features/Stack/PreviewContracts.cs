@@ -1,3 +1,6 @@
+using Lowfell.Core.Surfaces;
+using Lowfell.Core.Prediction;
+using Lowfell.Core.Colour;
 using Lowfell.Core.Rules;
 using Lowfell.Core.Safety;
 
@@ -13,6 +16,18 @@ namespace Lowfell.Web.Features.Stack;
 /// <param name="Heavy">By a heavy hand.</param>
 /// <param name="DeSpan">dE00 between light and heavy hand.</param>
 public sealed record HeightView(string Hex, IReadOnlyList<double> Lab, double DeBelow, double? DeTarget, double FilmUm, string Light, string Heavy, double DeSpan);
+
+/// <summary>A coat wet and dry.</summary>
+/// <param name="Wet">Just laid on: recess, face, edge, #rrggbb.</param>
+/// <param name="Dry">Dry.</param>
+/// <param name="Says">How it changes as it dries, in words.</param>
+public sealed record WetView(IReadOnlyList<string> Wet, IReadOnlyList<string> Dry, string Says)
+{
+    /// <summary>From Core.</summary>
+    public static WetView Of(WetCoat coat) => new(Three(coat.Wet), Three(coat.Dry), coat.Says);
+
+    private static IReadOnlyList<string> Three(ByHeight<Srgb> look) => [look.Recess.ToString(), look.Face.ToString(), look.Edge.ToString()];
+}
 
 /// <summary>What to mix for one coat.</summary>
 /// <param name="PaintParts">Paint in parts a : b.</param>

@@ -1,3 +1,5 @@
+using Microsoft.EntityFrameworkCore;
+using Lowfell.Store;
 using System.Text.Json;
 using Lowfell.Core.Mending;
 using Lowfell.Core.Prediction;
@@ -29,6 +31,8 @@ public static class PreviewEndpoints
         group.MapPost("mend-all", MendAllOf).WithSummary("Looks for the mends that leave no stop and no risk at the least cost.");
         group.MapPost("cost", CostOf).WithSummary("What a stack costs on all copies: waits, hands-on minutes, paint.");
         group.MapPost("piece", Piece).WithSummary("What the rules find over all zones of a piece, and a better order of them.");
+        group.MapPost("wet", Wet).WithSummary("One coat of a stack while it is wet, and once it is dry; nothing for what is never wet.");
+        app.MapGet("/api/zones/{id:guid}/coats/{coatId:guid}/wet", WetOf).WithTags("Zones").WithSummary("A coat of a zone while it is wet, and once it is dry; nothing for what is never wet.").ProducesValidationProblem();
         group.MapPost("help", Help).WithSummary("Passes to cover, the base for the target, and the nearest on the shelf.");
     }
 
@@ -112,6 +116,26 @@ public static class PreviewEndpoints
 
     private static IReadOnlyList<CoatDraft> Coats(StackDraft draft, Dictionary<Guid, CoatDraft> before, OpenShelf? shelf) =>
         [.. draft.Coats.Select(c => StackReader.Write(c, before, shelf))];
+
+    private static async Task<Results<Ok<WetView>, NoContent>> Wet(HelpRequest request, OpenBench open, CancellationToken cancel)
+    {
+        var (draft, _) = await ReadAsync(request.Zone, request.Coats, request.Schools, open, cancel);
+        return WetIn(draft, request.CoatId);
+    }
+
+    private static async Task<Results<Ok<WetView>, NoContent>> WetOf(Guid id, Guid coatId, LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        var zone = await ZoneStacks.Rows(db).SingleOrDefaultAsync(z => z.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        return WetIn(ZoneStacks.Read(zone, await open.RowAsync(cancel), await open.ShelfAsync(cancel)), coatId);
+    }
+
+    private static Results<Ok<WetView>, NoContent> WetIn(StackDraft draft, Guid coatId)
+    {
+        var index = draft.IndexOf(coatId);
+        return index < 0 ? throw new RefusedException("coatId", $"Coat {coatId} is not in this stack.", 404)
+            : WetCoat.Of(draft, index) is { } wet ? TypedResults.Ok(WetView.Of(wet))
+            : TypedResults.NoContent();
+    }
 
     private static async Task<Ok<HelpView>> Help(HelpRequest request, OpenBench open, CancellationToken cancel)
     {

@@ -297,6 +297,7 @@ export const bounds = {
     referenceFilmUm: { min: 1, max: 500, unit: "um" },
     volumeSolids: { min: 0.01, max: 1 },
     undertonePower: { min: 0, max: 1 },
+    wetScatter: { min: 0.2, max: 50 },
     dropsPerMl: { min: 2, max: 200, unit: "drops to the ml" },
     lowStockMl: { min: 0, max: 10000, unit: "ml" },
   },
@@ -560,6 +561,9 @@ export const bounds = {
   WeeklyEvening: {
     startMin: { min: 0, max: 1439, unit: "minutes after midnight" },
     endMin: { min: 1, max: 2160, unit: "minutes after midnight" },
+  },
+  WetStripe: {
+    dryFilmUm: { min: 0.5, max: 500, unit: "um" },
   },
   WishedDraft: {
     lengthMm: { min: 0.5, max: 80, unit: "mm" },

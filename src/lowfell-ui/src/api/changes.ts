@@ -2,11 +2,12 @@ import { queryClient } from "./client";
 import type { QueryName } from "./queries";
 import type { Bench, BoardView, Coat, Tray, WeatheringView, ZonePage } from "./types";
 
-const judged: QueryName[] = ["preview", "cost", "help", "mends", "mendAll", "judgement", "effects"];
+const judged: QueryName[] = ["preview", "cost", "help", "wet", "mends", "mendAll", "judgement", "effects"];
 const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
 const shown: QueryName[] = [
   "cards",
+  "wetOf",
   "set",
   "piece",
   "look",

@@ -148,6 +148,24 @@ export const queries = {
       retry: false,
       ...ofDraft,
     }),
+  /** A coat of a draft while it is wet, and dry; null for what is never wet. */
+  wet: (zone: ZoneDraft, coats: Coat[], schools: Schools, coatId: string) =>
+    queryOptions({
+      queryKey: ["wet", zone, coats, schools, coatId],
+      queryFn: async ({ signal }) =>
+        (await ask(api.POST("/api/preview/wet", { body: { zone, coats, schools, coatId }, signal }))) ?? null,
+      placeholderData: keepPreviousData,
+      ...ofDraft,
+    }),
+  /** The same of a coat as it is kept, for the bench card. */
+  wetOf: (zoneId: string, coatId: string) =>
+    queryOptions({
+      queryKey: ["wetOf", zoneId, coatId],
+      queryFn: async ({ signal }) =>
+        (await ask(
+          api.GET("/api/zones/{id}/coats/{coatId}/wet", { params: { path: { id: zoneId, coatId } }, signal }),
+        )) ?? null,
+    }),
   help: (zone: ZoneDraft, coats: Coat[], schools: Schools, coatId: string) =>
     queryOptions({
       queryKey: ["help", zone, coats, schools, coatId],
@@ -336,6 +354,8 @@ export type QueryName =
   | "preview"
   | "cost"
   | "help"
+  | "wet"
+  | "wetOf"
   | "mends"
   | "mendAll"
   | "judgement"

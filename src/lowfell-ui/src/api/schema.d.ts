@@ -248,6 +248,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preview/wet-scatter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How milky a paint is while it is wet, from a stripe over black that was read wet. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WetStripe"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WetStripeView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/swatch": {
         parameters: {
             query?: never;
@@ -1802,6 +1851,61 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/zones/{id}/coats/{coatId}/wet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A coat of a zone while it is wet, and once it is dry; nothing for what is never wet. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    coatId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WetView"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -10108,6 +10212,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preview/wet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One coat of a stack while it is wet, and once it is dry; nothing for what is never wet. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HelpRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WetView"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/help": {
         parameters: {
             query?: never;
@@ -14265,6 +14425,11 @@ export interface components {
              * @description Undertone power, 0-1: 0 flat, about 0.5 for brown washes; none for the family's.
              */
             undertonePower?: null | number;
+            /**
+             * Format: double
+             * @description How much a wet film scatters against the dry one: 0.8 as most, more than 1 for milky washes; none for as usual.
+             */
+            wetScatter?: null | number;
             /** @description Metallic or fluorescent. */
             effect?: components["schemas"]["Effect"];
             /**
@@ -14313,6 +14478,11 @@ export interface components {
              * @description Undertone power.
              */
             undertonePower: number;
+            /**
+             * Format: double
+             * @description How much a wet film scatters against the dry one.
+             */
+            wetScatter: number;
             /** @description Drying. */
             drying: components["schemas"]["DryingView"];
             /** @description What its dry film bears. */
@@ -17936,6 +18106,10 @@ export interface components {
             thins: boolean;
             /** @description Whether it is told by number and size of marks. */
             byMarks: boolean;
+            /** @description Families that it is usually laid of, the most usual first. */
+            suits: ("acrylicPaint" | "acrylicWash" | "lacquer" | "enamelPaint" | "enamelWash" | "oilPaint" | "varnishWater" | "varnishLacquer" | "varnishEnamel" | "primerAerosol" | "primerWater" | "texturePaste" | "cracklePaste" | "crackleMedium" | "pva" | "skim" | "superGlue" | "grit" | "chippingMedium" | "washableMarking" | "pigment" | "acrylicMedium" | "ink" | "oilWash" | "cracklePaint" | "pencil" | "flowAid" | "retarder" | "liquidPigment" | "tufts")[];
+            /** @description Families that it can be laid of. */
+            takes: ("acrylicPaint" | "acrylicWash" | "lacquer" | "enamelPaint" | "enamelWash" | "oilPaint" | "varnishWater" | "varnishLacquer" | "varnishEnamel" | "primerAerosol" | "primerWater" | "texturePaste" | "cracklePaste" | "crackleMedium" | "pva" | "skim" | "superGlue" | "grit" | "chippingMedium" | "washableMarking" | "pigment" | "acrylicMedium" | "ink" | "oilWash" | "cracklePaint" | "pencil" | "flowAid" | "retarder" | "liquidPigment" | "tufts")[];
             /**
              * Format: double
              * @description Paint fraction that it usually takes of acrylic paint.
@@ -18808,6 +18982,36 @@ export interface components {
              * @description Ends, minutes after that midnight; beyond 1440 where it runs on into the next day.
              */
             endMin: number;
+        };
+        /** @description A stripe over black that was read while it was wet. */
+        WetStripe: {
+            /** @description The material. */
+            material: components["schemas"]["MaterialDraft"];
+            /** @description What was read, #rrggbb. */
+            wetOverBlack: string;
+            /**
+             * Format: double
+             * @description Film that it dries to, um.
+             * @default 20
+             */
+            dryFilmUm: number;
+        };
+        /** @description What a wet stripe comes to. */
+        WetStripeView: {
+            /**
+             * Format: double
+             * @description How much the wet film scatters against the dry one.
+             */
+            wetScatter: number;
+        };
+        /** @description A coat wet and dry. */
+        WetView: {
+            /** @description Just laid on: recess, face, edge, #rrggbb. */
+            wet: string[];
+            /** @description Dry. */
+            dry: string[];
+            /** @description How it changes as it dries, in words. */
+            says: string;
         };
         /** @description Another way to do it. */
         WhatIf: {

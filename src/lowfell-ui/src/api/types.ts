@@ -56,6 +56,7 @@ export type Preview = Full<Schemas["StackPreview"]>;
 export type Stratum = Full<Schemas["StratumView"]>;
 export type HeightColour = Full<Schemas["HeightView"]>;
 export type CoatMix = Full<Schemas["CoatMixView"]>;
+export type WetAndDry = Full<Schemas["WetView"]>;
 export type Finding = Full<Schemas["FindingView"]>;
 export type Help = Full<Schemas["HelpView"]>;
 export type SetDraft = Full<Schemas["SetDraft"]>;

@@ -7,6 +7,7 @@ import { StepPicture } from "../../craft/PiecePicture";
 import { counted, whereOf } from "../../craft/stepWords";
 import { LinesHere } from "./LinesHere";
 import { MarksHere } from "./MarksHere";
+import { WetHere } from "./WetHere";
 import { WhatGoesWhere } from "./WhatGoesWhere";
 
 const workedWith: WorkedWith[] = ["shaken", "freshWater", "warmAir", "heavyHand"];
@@ -105,6 +106,7 @@ export function BenchCard({
               {step.whenDry &&
                 ` It ${step.whenDry}${step.judgeMin >= 1 ? `: judge it after ${duration(step.judgeMin)}` : ""}.`}
             </p>
+            <WetHere step={step} />
             {ahead.map((a) => (
               <p key={a} className="text-soft">
                 {a}

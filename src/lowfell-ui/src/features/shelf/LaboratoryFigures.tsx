@@ -1,6 +1,8 @@
+import { useState } from "react";
 import { bounds } from "../../api/bounds";
+import { api, ask, wording } from "../../api/client";
 import type { MaterialDraft, Swatch } from "../../api/types";
-import { Field, NumberInput } from "../../ui";
+import { Button, ColourInput, Field, isColour, NumberInput } from "../../ui";
 
 interface Props {
   draft: MaterialDraft;
@@ -10,7 +12,7 @@ interface Props {
   leave: (key: keyof MaterialDraft) => void;
 }
 
-type Figure = "contrastRatio" | "referenceFilmUm" | "undertonePower" | "volumeSolids" | "dropsPerMl";
+type Figure = "contrastRatio" | "referenceFilmUm" | "undertonePower" | "wetScatter" | "volumeSolids" | "dropsPerMl";
 
 const figures: { key: Figure; label: string; hint: string; unit?: string; coloured: boolean }[] = [
   {
@@ -30,6 +32,12 @@ const figures: { key: Figure; label: string; hint: string; unit?: string; colour
     key: "undertonePower",
     label: "Undertone",
     hint: "How much its colour turns where it lies thin: 0 not at all, 0.5 as a brown wash does.",
+    coloured: true,
+  },
+  {
+    key: "wetScatter",
+    label: "Scatter when wet",
+    hint: "0.8 as most; more than 1 for a wash that is milky until it dries.",
     coloured: true,
   },
   {
@@ -77,6 +85,41 @@ export function LaboratoryFigures({ draft, facts, clear, set, leave }: Props) {
           </Field>
         ))}
       </div>
+      {!clear && <WetStripe draft={draft} onRead={(wetScatter) => set({ wetScatter })} />}
     </details>
+  );
+}
+
+/** Scatter when wet from a stripe over black, read while it is wet. */
+function WetStripe({ draft, onRead }: { draft: MaterialDraft; onRead: (wetScatter: number) => void }) {
+  const [read, setRead] = useState("");
+  const [fault, setFault] = useState<string>();
+  async function work() {
+    try {
+      const answer = await ask(
+        api.POST("/api/preview/wet-scatter", {
+          body: { material: { ...draft, name: draft.name || "paint" }, wetOverBlack: read, dryFilmUm: 20 },
+        }),
+      );
+      setFault(undefined);
+      onRead(answer.wetScatter);
+    } catch (error) {
+      setFault(wording(error));
+    }
+  }
+  return (
+    <div className="mt-3 flex items-end gap-2">
+      <Field
+        label="A stripe over black, read while wet"
+        hint="20 µm dry, as for the painted stripe; gives the scatter when wet."
+        error={fault}
+        className="flex-1"
+      >
+        {(id) => <ColourInput id={id} label="wet stripe" value={read} onChange={setRead} />}
+      </Field>
+      <Button disabled={!isColour(read)} onClick={() => void work()}>
+        Work out
+      </Button>
+    </div>
   );
 }

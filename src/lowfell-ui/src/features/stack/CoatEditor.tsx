@@ -1,6 +1,9 @@
+import { useQuery } from "@tanstack/react-query";
 import { bounds } from "../../api/bounds";
+import { queries } from "../../api/queries";
 import type { Coat, Material, Mix, Schools, Stratum, Technique, ZonePage } from "../../api/types";
 import { techniqueFacts, techniqueGroups, techniqueWord } from "../../api/words";
+import { WetPair } from "../../craft/WetPair";
 import { Choice, Field, NumberInput, Toggle } from "../../ui";
 import { Cautions } from "./Cautions";
 import { CoatColours } from "./CoatColours";
@@ -53,12 +56,18 @@ export function CoatEditor({
     );
   const setTechnique = (technique: Technique) =>
     editor.edit(coats.map((c) => (c.id === coat.id ? withTechnique(c, technique, materials) : c)));
+  const wet = useQuery({ ...queries.wet(page.zone, coats, schools, coat.id), enabled: stratum !== undefined });
   return (
     <div className="flex flex-col gap-4 p-4">
       <h2 className="font-semibold">
         Coat {index + 1} <span className="font-normal text-soft">of {coats.length}</span>
       </h2>
       {stratum && <CoatColours stratum={stratum} target={page.zone.target} />}
+      {wet.data && (
+        <div className="text-sm">
+          <WetPair of={wet.data} />
+        </div>
+      )}
       <div className="grid grid-cols-[1fr_5.5rem] gap-3">
         <Field label="Technique" id="coat-technique">
           {(id) => (

@@ -1,8 +1,8 @@
 import { ChevronDown, Plus } from "lucide-react";
 import { type KeyboardEvent, useMemo, useState } from "react";
-import type { Coat, Material, Mix } from "../../api/types";
-import { familyWord } from "../../api/words";
-import { withMaterial } from "./stackEdits";
+import type { Coat, Family, Material, Mix } from "../../api/types";
+import { familyWord, techniqueFacts } from "../../api/words";
+import { noteLast, withMaterial } from "./stackEdits";
 import { QuickPaint } from "../../craft/QuickPaint";
 import { Button, Dialog, Field, Popover, TextInput } from "../../ui";
 
@@ -17,6 +17,7 @@ interface Row {
   id: string;
   name: string;
   kind: string;
+  family?: Family;
   colour: string;
   apply: (coat: Coat) => Coat;
 }
@@ -29,10 +30,19 @@ export function PaintPicker({ coat, materials, mixes, onPick }: Props) {
   const [making, setMaking] = useState<string>();
   const rows = useMemo(() => paintRows(materials, mixes), [materials, mixes]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = rows.filter((r) => words.every((w) => `${r.name} ${r.kind}`.toLowerCase().includes(w)));
+  // What the technique is usually laid of comes first.
+  const suits = techniqueFacts(coat.technique).suits;
+  const fits = (r: Row) => (r.family === undefined || suits.includes(r.family) ? 0 : 1);
+  const found = rows
+    .filter((r) => words.every((w) => `${r.name} ${r.kind}`.toLowerCase().includes(w)))
+    .sort((a, b) => fits(a) - fits(b));
   const current = rows.find((r) => r.id === (coat.materialId ?? coat.mixId));
   const pick = (row: Row) => {
-    onPick(row.apply);
+    onPick((c) => {
+      const next = row.apply(c);
+      noteLast(next);
+      return next;
+    });
     setOpen(false);
   };
   function onKey(e: KeyboardEvent) {
@@ -148,6 +158,7 @@ function paintRows(materials: Material[], mixes: Mix[]): Row[] {
       id: m.id,
       name: m.material.name,
       kind: familyWord[m.material.family],
+      family: m.material.family,
       colour: m.facts.colour,
       apply: (c: Coat) => withMaterial(c, m, materials),
     })),

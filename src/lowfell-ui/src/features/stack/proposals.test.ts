@@ -3,7 +3,7 @@ import type { Family, Material } from "../../api/types";
 import { familyFacts, usualFraction } from "../../api/words";
 import { coat } from "../../test/samples";
 import { coatOf } from "../../craft/coatOf";
-import { withKnown, withMaterial, withTechnique } from "./stackEdits";
+import { noteLast, withKnown, withMaterial, withTechnique } from "./stackEdits";
 
 const material = (id: string, family: Family): Material =>
   ({
@@ -19,10 +19,13 @@ const oil = material("oil", "oilPaint");
 const shelf = [tan, kelp, can, oil];
 
 describe("a technique proposes its usual dilution", () => {
-  it("for the paint that is there", () => {
+  it("for the paint that is there, or for what it is usually laid of", () => {
     const glaze = withTechnique(coat("a", { paintFraction: 0.75 }), "glaze", shelf);
     expect(glaze.paintFraction).toBe(usualFraction("glaze", "acrylicPaint"));
     expect(glaze.materialId).toBe("tan");
+    expect(withTechnique(coat("a"), "wash", shelf)).toMatchObject({ materialId: "kelp", paintFraction: 1 });
+    expect(withTechnique(coat("a"), "sprayCan", shelf)).toMatchObject({ materialId: "can", thinner: "lacquerThinner" });
+    expect(withTechnique(coat("a"), "wash", [tan]).materialId).toBe("tan");
     expect(withTechnique(coat("a", { materialId: "oil" }), "filter", shelf).paintFraction).toBeLessThan(0.1);
   });
 
@@ -50,6 +53,20 @@ describe("a material proposes how it is used", () => {
   it("a can is sprayed as it comes", () => {
     const sprayed = withMaterial(coat("a"), can, shelf);
     expect(sprayed).toMatchObject({ technique: "sprayCan", paintFraction: 1, materialId: "can" });
+  });
+
+  it("the paint that was last used so comes first", () => {
+    const soot = material("soot", "acrylicWash");
+    noteLast(coat("a", { technique: "wash", materialId: "soot" }));
+    expect(withTechnique(coat("a"), "wash", [...shelf, soot]).materialId).toBe("soot");
+    expect(withTechnique(coat("a"), "wash", shelf).materialId).toBe("kelp");
+    localStorage.clear();
+  });
+
+  it("another kind proposes its own way, a paint thinned to a wash stays one", () => {
+    expect(withMaterial(coat("a", { technique: "wash", materialId: "kelp" }), tan, shelf).technique).toBe("wash");
+    expect(withMaterial(coat("a"), material("satin", "varnishWater"), shelf).technique).toBe("varnish");
+    expect(withMaterial(coat("a"), material("grit", "grit"), shelf).technique).toBe("gritInGlue");
   });
 
   it("what no longer comes in a can is brushed", () => {

@@ -2,29 +2,73 @@ import { newId } from "../../api/newId";
 import type { Coat, Material, Technique } from "../../api/types";
 import { familyFacts, techniqueFacts, usualFraction } from "../../api/words";
 
-/** The coat done in another way: thinned as that usually is, without what only the other way asks for. */
+/** The coat done in another way: of what that is usually laid, thinned as that usually is, without what only the other way asks for. */
 export function withTechnique(coat: Coat, technique: Technique, materials: Material[]): Coat {
   const facts = techniqueFacts(technique);
   const { materialId, mixId, marks, deposit: _deposit, ...bare } = coat;
-  const paint = !facts.needsMaterial ? {} : mixId ? { mixId } : { materialId: materialId ?? materials[0]?.id };
-  const family = materials.find((m) => m.id === paint.materialId)?.material.family;
+  const paint = !facts.needsMaterial
+    ? {}
+    : mixId
+      ? { mixId }
+      : { materialId: proposedPaint(technique, materialId, materials) };
+  const chosen = materials.find((m) => m.id === paint.materialId);
+  const thinners = chosen?.facts.thinners ?? [];
   return {
     ...bare,
     ...paint,
     ...(facts.byMarks && marks ? { marks } : {}),
     technique,
-    paintFraction: usualFraction(technique, family),
+    ...(paint.materialId !== materialId && thinners.length > 0 && !thinners.includes(coat.thinner)
+      ? { thinner: thinners[0]! }
+      : {}),
+    paintFraction: usualFraction(technique, chosen?.material.family),
   };
 }
 
-/** The coat of another material: a can is sprayed, what was sprayed from a can and no longer comes in one is brushed. */
+/** What is in hand where it suits; else the paint that was last used so, else the first of the most usual family. */
+function proposedPaint(
+  technique: Technique,
+  now: string | undefined | null,
+  materials: Material[],
+): string | undefined {
+  const suits = techniqueFacts(technique).suits;
+  const fits = (m: Material | undefined) => m !== undefined && suits.includes(m.material.family);
+  const current = materials.find((m) => m.id === now);
+  if (fits(current)) return current!.id;
+  const last = materials.find((m) => m.id === lastPaints()[technique]);
+  if (fits(last)) return last!.id;
+  const usual = suits.flatMap((f) => materials.filter((m) => m.material.family === f))[0];
+  return (usual ?? current ?? materials[0])?.id;
+}
+
+const lastKey = "lowfell.lastPaints";
+
+/** The paint that was last used with each technique. */
+function lastPaints(): Partial<Record<Technique, string>> {
+  try {
+    return JSON.parse(localStorage.getItem(lastKey) ?? "{}") as Partial<Record<Technique, string>>;
+  } catch {
+    return {};
+  }
+}
+
+/** Keeps in mind what a painter chose for a technique: it comes first next time. */
+export function noteLast(coat: Coat) {
+  if (!coat.materialId) return;
+  try {
+    localStorage.setItem(lastKey, JSON.stringify({ ...lastPaints(), [coat.technique]: coat.materialId }));
+  } catch {
+    // Without room for it the most usual comes first.
+  }
+}
+
+/** The coat of another material: in the way that this proposes where the technique is not one for it; a can is not brushed. */
 export function withMaterial(coat: Coat, material: Material, materials: Material[]): Coat {
   const { mixId: _mix, mixedTo: _mixedTo, ...bare } = coat;
   const family = material.material.family;
   const before = materials.find((m) => m.id === coat.materialId)?.material.family;
-  const { inCan, proposed } = familyFacts(family);
-  const wasInCan = before !== undefined && familyFacts(before).inCan;
-  const technique = inCan || wasInCan ? proposed : coat.technique;
+  const { proposed } = familyFacts(family);
+  const technique = techniqueFacts(coat.technique).takes.includes(family) ? coat.technique : proposed;
   const sameKind = family === before && technique === coat.technique;
   const { thinners } = material.facts;
   return {
