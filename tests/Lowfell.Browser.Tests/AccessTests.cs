@@ -12,7 +12,8 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
     public static TheoryData<string, string> Screens => new()
     {
         { "/sets", "section[aria-label]" },
-        { "set", "h2" },
+        { "set", "[data-testid=set-answer]" },
+        { "/begin", "ul[aria-label='Ready schemes'] li" },
         { "stack", "[data-testid=coat-colours]" },
         { "piece/amounts", "[data-testid=missing]" },
         { "piece/first", "[data-testid=first-steps], main p" },
@@ -95,7 +96,7 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         Look(theme);
         browser.Open("/bench");
         browser.Find("[data-testid=copies]");
-        browser.Click("Otherwise");
+        browser.Click("Differently");
         browser.Find("[role=dialog]");
         Look(theme);
         browser.Open("/evenings/plan");
@@ -104,7 +105,7 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         browser.Click("Plan again from now");
         browser.UntilTrue(() => browser.Find("[data-testid=held]").Text.Contains("Against", StringComparison.Ordinal), "both plans");
         Look(theme);
-        browser.Click("Let go");
+        browser.Click("Stop holding it");
         browser.Named("Hold to this plan");
     }
 

@@ -174,7 +174,7 @@ public sealed class BenchTests(DemoSession session) : IClassFixture<DemoSession>
             Assert.Empty(TooSmall("[role=dialog]"));
             browser.Click("Back");
             browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the card again");
-            browser.Click("Otherwise");
+            browser.Click("Differently");
             browser.Find("[role=dialog]");
             Assert.Empty(TooSmall("[role=dialog]"));
             browser.Click("Back");

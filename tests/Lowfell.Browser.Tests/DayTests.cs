@@ -31,7 +31,7 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         // A better plan is looked for, its time told, and stopped when it is good enough.
         browser.Open("/evenings/plan");
         Says("[data-testid=verdict]", "no plan can be done ");
-        browser.Click("Look for", "[data-testid=search]");
+        browser.Click("Search for", "[data-testid=search]");
         Says("[data-testid=search]", "Best so far: done ");
         browser.Find("[data-testid=search] [role=progressbar]");
         browser.Click("Stop and take the best");
@@ -78,7 +78,7 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         Says("[data-testid=held]", "Against the one before:");
         browser.Click("Put the one before back");
         browser.UntilTrue(() => !browser.Find("[data-testid=held]").Text.Contains("Against the one before:", StringComparison.Ordinal), "the plan before");
-        browser.Click("Let go");
+        browser.Click("Stop holding it");
         browser.Named("Hold to this plan");
     }
 
@@ -123,10 +123,10 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
     {
         browser.Open("/bench");
         browser.UntilTrue(() => CopiesShown() > 0, "the step in hand");
-        browser.Click("Otherwise");
+        browser.Click("Differently");
         browser.Fill("What was different?", "Stippled with an old brush.");
         browser.Click("Write it down");
-        Says("section[aria-label=Now]", "otherwise, as you said");
+        Says("section[aria-label=Now]", "differently, as you said");
         var step = Step();
         browser.Run("[...document.querySelectorAll('section[aria-label=Now] button')].find(b => b.innerText.startsWith('Done')).click()");
         browser.UntilTrue(() => Step() != step, "the next step");

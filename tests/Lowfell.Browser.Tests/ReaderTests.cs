@@ -32,6 +32,20 @@ public sealed class ReaderTests(DemoSession session) : IClassFixture<DemoSession
     }
 
     [Fact]
+    public async Task The_words_on_a_screen_are_explained_behind_a_key()
+    {
+        StackPage.Open(browser, await session.App.ZoneIdAsync("Hull panels"));
+        browser.Find("[data-coat]");
+        browser.Press("?");
+        var words = browser.Find("[data-testid=words-here]").Text;
+        Assert.All(new[] { "recess", "face", "film", "hand", "barrier" }, w => Assert.Contains(w, words, StringComparison.Ordinal));
+        Assert.DoesNotContain("zenithal", words, StringComparison.Ordinal);
+        browser.Click("all words");
+        browser.UntilTrue(() => browser.Find("[data-testid=words-here]").Text.Contains("zenithal", StringComparison.Ordinal), "every word");
+        browser.Press(OpenQA.Selenium.Keys.Escape);
+    }
+
+    [Fact]
     public void The_bars_of_the_plan_say_when_what_and_on_what()
     {
         browser.Open("/evenings/plan");

@@ -108,5 +108,18 @@ public sealed class Shots
         browser.Open("/bench");
         browser.Find("[data-testid=copies]");
         Save("bench-tablet");
+
+        // The bench beside the demo, as whoever begins finds it.
+        browser.Resize(1280, 800);
+        browser.Open("/sets");
+        browser.Click("Open your own bench");
+        browser.UntilTrue(() => browser.All("ul[aria-label='Ready schemes'] li").Count == 20, "the ready schemes");
+        Save("empty");
+        browser.Click("A ready scheme for what stands before you");
+        browser.Field("A line for each kind of piece, with its number").SendKeys("Wall, 6\nCarrier, 1");
+        browser.Field("A name a line, or columns from a spreadsheet").SendKeys("Lampblack\nSalt white\nRope tan\nPier grey\nMarsh green\nDark green\nDark brown\nRust brown\nRust orange\nBone\nBlack wash\nBlack primer can\nMatt varnish");
+        browser.UntilTrue(() => browser.All("[data-testid=pieces-read] > li").Count == 2 && browser.All("[data-testid=paint-rows] li").Count == 13, "the pieces and the paints");
+        browser.Run("document.activeElement.blur(); window.scrollTo(0, 0)");
+        Save("begin");
     }
 }

@@ -40,6 +40,9 @@ internal static class FillWords
             : $"{Words.Capital(asked)} is missing: {instead}{(how.Length > 0 ? " " : "")}{how}");
     }
 
+    /// <summary>A role whose coat would change nothing.</summary>
+    public static FilledRole Unseen(RoleCoat role) => new(role, null, Filling.LeftOut, $"Nobody would see the {role.Role.Word()} from these paints; it is left out.");
+
     // It may be there, and only what it is laid with is not.
     private static string? HeldBack(RoleCoat role, Shelf shelf, Tools tools)
     {

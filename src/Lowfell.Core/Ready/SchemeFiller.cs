@@ -87,6 +87,10 @@ public sealed class SchemeFiller
 
     // A varnish of another sheen is another varnish.
     private const double SheenStepCost = 20;
+    // Under this a coat changes nothing that anyone sees, dE00, as the rule has it.
+    private const double UnseenStep = 1;
+
+    private static readonly SchemeRole[] Shows = [SchemeRole.Overbrush, SchemeRole.Layer, SchemeRole.Light, SchemeRole.Edge, SchemeRole.Shade, SchemeRole.Filter, SchemeRole.Glaze, SchemeRole.Patches];
     private static readonly double[] Weights = [0.3, 0.4, 0.3];
 
     private readonly ReadyScheme scheme;
@@ -98,6 +102,7 @@ public sealed class SchemeFiller
     private readonly ByHeight<Lab> wanted;
     private readonly List<Option>[] options;
     private readonly Option?[] chosen;
+    private readonly bool[] unseen;
 
     private SchemeFiller(ReadyScheme scheme, Zone zone, Shelf shelf, Schools schools)
     {
@@ -106,6 +111,7 @@ public sealed class SchemeFiller
         wanted = scheme.Look.ToLab();
         options = [.. roles.Select((r, i) => Options(r, i))];
         chosen = [.. options.Select(o => o.MinBy(x => x.Cost))];
+        unseen = new bool[roles.Count];
     }
 
     /// <summary>One way to fill a role; how far its swatch, or the sheen of a varnish, is from what is asked.</summary>
@@ -324,12 +330,30 @@ public sealed class SchemeFiller
             ? coat with { Passes = Math.Clamp(ColourHelp.PassesToCover(new StackDraft(zone, schools, [.. below, coat]), below.Count, ReliefHeight.Face), 1, MostPasses) }
             : coat;
 
+    // What changes nothing that anyone sees is not painted; grounds and what is there for its sheen are.
+    private void LeaveOutUnseen()
+    {
+        for (var again = true; again;)
+        {
+            again = false;
+            var strata = Predictor.PredictMiddle(Draft()).Strata;
+            for (var i = 0; i < roles.Count && !again; i++)
+            {
+                if (roles[i].By is null && Shows.Contains(roles[i].Role) && chosen[i] is not null && strata.FirstOrDefault(s => s.CoatId == IdOf(i)) is { } laid && laid.LargestStep < UnseenStep)
+                {
+                    (chosen[i], unseen[i], again) = (null, true, true);
+                }
+            }
+        }
+    }
+
     private FilledScheme Told()
     {
+        LeaveOutUnseen();
         var (_, draft, look) = Judge();
         var said = look.Select(c => c.ToLab());
         var laid = draft.Coats.ToDictionary(c => c.Id.ToByteArray()[15] - 1);
-        var told = roles.Select((r, i) => FillWords.Tell(r, laid.GetValueOrDefault(i), chosen[i]?.Bought == true, chosen[i]?.Swatch <= SameSwatch, shelf, tools)).ToList();
+        var told = roles.Select((r, i) => unseen[i] ? FillWords.Unseen(r) : FillWords.Tell(r, laid.GetValueOrDefault(i), chosen[i]?.Bought == true, chosen[i]?.Swatch <= SameSwatch, shelf, tools)).ToList();
         return new(scheme, draft, told, look, new(
             ColourDifference.Ciede2000(wanted.Recess, said.Recess), ColourDifference.Ciede2000(wanted.Face, said.Face), ColourDifference.Ciede2000(wanted.Edge, said.Edge)));
     }

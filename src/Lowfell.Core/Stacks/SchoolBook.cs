@@ -41,7 +41,7 @@ public static class SchoolBook
             Answer(HighlightSchool.FacingLight, "Those that face the light", "Reads as light from above, and takes less time.", "The lower edges stay plain."),
             Answer(HighlightSchool.All, "All edges", "Every shape is drawn.", "More line to paint.")),
         Ask(nameof(Schools.Wash), "How much wash",
-            Answer(WashSchool.TwoThin, "Two thin", "You stop when it is dark enough; no pools.", "Drying twice."),
+            Answer(WashSchool.TwoThin, "Two thin", "You stop when it is dark enough; no pools.", "Two coats to wait for."),
             Answer(WashSchool.OneGenerous, "One generous", "One go, darker recesses.", "Pools and rings where it stands.")),
         Ask(nameof(Schools.VehicleShade), "Shading a vehicle",
             Answer(VehicleShadeSchool.PinWash, "Pin wash over varnish", "Only the creases go dark.", "A varnish below it, and the cleaning up."),

@@ -137,6 +137,15 @@ public sealed class ReadySchemeTests
     }
 
     [Fact]
+    public void A_coat_that_nobody_would_see_is_left_out_and_said()
+    {
+        Material[] few = [Build.Of(Family.PrimerAerosol, "#232325"), Build.Paint("#85867f", name: "Pier Grey"), Build.Paint("#dccfae", name: "Bone"), Build.Paint("#211f1e", 0.6, family: Family.AcrylicWash, sheen: Core.Films.Sheen.Satin, solids: 0.12, undertone: 0.5, name: "Soot Wash"), Build.Varnish(Core.Films.Sheen.Matt)];
+        var filled = Fill("Sea-worn stone", new Shelf(few));
+        Assert.DoesNotContain(RuleBook.Read(filled.Draft, Predictor.Predict(filled.Draft)), f => f.Rule.Id == "no-visible-change");
+        Assert.All(filled.Roles.Where(r => r.Filling == Filling.LeftOut && r.Said.Length > 0), r => Assert.EndsWith("it is left out.", r.Said, StringComparison.Ordinal));
+    }
+
+    [Fact]
     public void What_is_there_but_wants_a_tool_that_is_not_says_so()
     {
         var filled = Fill("Chipped winter white", new Shelf(StarterShelf.Materials) { Tools = new Tools() });

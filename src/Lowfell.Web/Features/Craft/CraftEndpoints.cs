@@ -91,6 +91,7 @@ public sealed record RuleView(string Rule, string Title, IReadOnlyList<Severity>
 /// <param name="Schools">Questions on which good painters disagree.</param>
 /// <param name="Rules">The rule book.</param>
 /// <param name="Covers">How well paints cover, in words.</param>
+/// <param name="Glossary">Terms of the craft and of science, explained.</param>
 /// <param name="Words">Words of what has no table of its own, by what it is.</param>
 public sealed record CraftView(
     IReadOnlyList<TechniqueView> Techniques,
@@ -101,6 +102,7 @@ public sealed record CraftView(
     IReadOnlyList<School> Schools,
     IReadOnlyList<RuleView> Rules,
     IReadOnlyList<CoverView> Covers,
+    IReadOnlyList<GlossaryTerm> Glossary,
     WordsView Words);
 
 /// <summary>What painters call what has no table of its own.</summary>
@@ -202,6 +204,7 @@ public static class CraftEndpoints
         SchoolBook.All,
         [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))],
         [.. Enum.GetValues<CoverWord>().Select(c => new CoverView(c, SaidAttribute.Of(typeof(CoverWord))[c.ToString()], c.ContrastRatio()))],
+        Glossary.Terms,
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
             Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>(),

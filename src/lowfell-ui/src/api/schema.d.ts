@@ -12313,6 +12313,8 @@ export interface components {
             rules: components["schemas"]["RuleView"][];
             /** @description How well paints cover, in words. */
             covers: components["schemas"]["CoverView"][];
+            /** @description Terms of the craft and of science, explained. */
+            glossary: components["schemas"]["GlossaryTerm"][];
             /** @description Words of what has no table of its own, by what it is. */
             words: components["schemas"]["WordsView"];
         };
@@ -13269,6 +13271,15 @@ export interface components {
          * @enum {unknown}
          */
         FoundKind: "set" | "piece" | "zone" | "coat" | "paint" | "mix" | "tile";
+        /** @description A term of the craft or of science, explained. */
+        GlossaryTerm: {
+            /** @description The term. */
+            word: string;
+            /** @description What it means, in a sentence or two. */
+            says: string;
+            /** @description Other words for it. */
+            also: string[];
+        };
         /**
          * @description Glue for sand and grit.
          * @enum {unknown}

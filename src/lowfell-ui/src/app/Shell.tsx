@@ -7,6 +7,7 @@ import { typing } from "../ui/typing";
 import { AboutDialog } from "./AboutDialog";
 import { Connection } from "./Connection";
 import { ShortcutsDialog } from "./ShortcutsDialog";
+import { TermTips } from "./TermTips";
 import { allPlaces, homeOf, places, settings, viewAt } from "./screens";
 
 const Palette = lazy(() => import("./Palette"));
@@ -123,6 +124,7 @@ export function Shell() {
         </div>
       )}
       {about && <AboutDialog onClose={() => setAbout(false)} />}
+      <TermTips />
       <ShortcutsDialog open={help} onClose={() => setHelp(false)} />
       {finding && (
         <Suspense>

@@ -181,7 +181,7 @@ export const places: Place[] = [
       {
         path: "/evenings/calendar",
         label: "Calendar",
-        help: "The evenings of a week, days unlike it, and the room",
+        help: "The evenings of a week, days off, and the room",
         load: async () => (await import("../features/evenings/CalendarScreen")).CalendarScreen,
       },
     ],

@@ -275,7 +275,7 @@ function Said({ e }: { e: LogEntry }) {
       )}
       {e.deviation && (
         <span className="block">
-          <span className="text-soft">Otherwise:</span> {e.deviation}
+          <span className="text-soft">Done differently:</span> {e.deviation}
         </span>
       )}
     </>

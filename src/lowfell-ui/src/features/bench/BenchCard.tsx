@@ -95,7 +95,7 @@ export function BenchCard({
               )}
             </p>
           )}
-          {otherwise && <p className="text-risk">otherwise, as you said</p>}
+          {otherwise && <p className="text-risk">differently, as you said</p>}
           <div data-testid="with-what">
             <p>
               {step.tool && `${step.tool[0]!.toUpperCase()}${step.tool.slice(1)}. `}
@@ -153,7 +153,7 @@ export function BenchCard({
           Leave it out
         </button>
         <button type="button" className={`${bigKey} border-line !px-1`} onClick={() => on.onWrite("otherwise")}>
-          Otherwise
+          Differently
         </button>
         <button type="button" className={`${bigKey} border-line !px-1`} onClick={() => on.onWrite("problem")}>
           Problem

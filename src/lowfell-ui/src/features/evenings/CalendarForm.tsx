@@ -86,12 +86,12 @@ export function CalendarForm({ calendar, onKept }: { calendar: Calendar; onKept:
         >
           <Plus size={15} aria-hidden /> Evening
         </Button>
-        <h2 className="mt-2 font-semibold">Days unlike it</h2>
+        <h2 className="mt-2 font-semibold">Days off, and days at another time</h2>
         {draft.exceptions.map((e, i) => (
           <div key={i} className="grid grid-cols-[minmax(0,1fr)_auto_2rem] items-center gap-2">
             <TextInput
               type="date"
-              aria-label={`Day ${i + 1} unlike the week`}
+              aria-label={`Day ${i + 1} off or at another time`}
               value={e.date}
               onChange={(ev) =>
                 set({ exceptions: draft.exceptions.map((o, at) => (at === i ? { ...o, date: ev.target.value } : o)) })

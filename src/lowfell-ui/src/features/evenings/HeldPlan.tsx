@@ -62,7 +62,7 @@ export function HeldPlan({ plan, request }: { plan: Plan; request: PlanRequest }
           </Button>
         )}
         <Button look="quiet" disabled={change.isPending} onClick={() => change.mutate("letGo")}>
-          Let go
+          Stop holding it
         </Button>
       </div>
       <Troubles held={held} />

@@ -62,7 +62,7 @@ const show = () => render(search());
 
 test("a search is begun, followed, its plan looked at, and put away once it is held", async () => {
   const { rerender } = show();
-  await userEvent.click(screen.getByRole("button", { name: "Look for" }));
+  await userEvent.click(screen.getByRole("button", { name: "Search for" }));
   expect(await screen.findByText("It waits for its turn.")).toBeInTheDocument();
   expect(calls).toContain("GET /api/plan/solves/s1/events");
   tell(
@@ -91,7 +91,7 @@ test("a search is begun, followed, its plan looked at, and put away once it is h
   expect(look).toHaveBeenCalledWith({ name: "the plan that was found", planId: "p" });
   expect(calls.filter((c) => c.includes("held"))).toEqual([]);
   rerender(search("p"));
-  expect(await screen.findByRole("button", { name: "Look for" })).toBeInTheDocument();
+  expect(await screen.findByRole("button", { name: "Search for" })).toBeInTheDocument();
 });
 
 test("it is taken up again when the page comes back, and stopped", async () => {
@@ -113,6 +113,6 @@ test("a search that failed says so and is put away", async () => {
   tell(solve({ status: "failed", message: "The host that searched was lost; the plan at once still stands." }));
   expect(screen.getByRole("alert")).toHaveTextContent("was lost");
   expect(screen.queryByRole("button", { name: "Look at it" })).toBeNull();
-  await userEvent.click(screen.getByRole("button", { name: "Put it away" }));
+  await userEvent.click(screen.getByRole("button", { name: "Drop it" }));
   expect(sessionStorage.getItem("lowfell.search")).toBeNull();
 });

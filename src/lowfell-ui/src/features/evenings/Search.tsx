@@ -128,14 +128,14 @@ export function Search({ request, shown, looking, held, onLook }: Props) {
                 Look at it
               </Button>
             )}
-            <Button onClick={forget}>Put it away</Button>
+            <Button onClick={forget}>Drop it</Button>
           </div>
         </>
       )}
       {!solve && (
         <div className="flex items-center gap-2">
           <Button disabled={start.isPending} onClick={() => start.mutate()}>
-            Look for
+            Search for
           </Button>
           <div className="w-32">
             <Choice

@@ -64,7 +64,7 @@ export function MixesScreen() {
                 <span className="min-w-0 flex-1">
                   <span className="block truncate font-semibold">{m.mix.name}</span>
                   <span className="text-xs text-soft">
-                    {m.mix.components.length} components{m.usedIn > 0 && `, in ${m.usedIn}`}
+                    {m.mix.components.length} components{m.usedIn > 0 && `, used in ${m.usedIn}`}
                   </span>
                 </span>
               </button>

@@ -68,7 +68,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
       setDraft(kept.material);
       forget();
       onKept(kept.id);
-      notify(`${kept.material.name} is on the shelf.`);
+      notify(material ? `${kept.material.name} is changed.` : `${kept.material.name} is on the shelf.`);
     } catch (error) {
       setFault(wording(error));
     }

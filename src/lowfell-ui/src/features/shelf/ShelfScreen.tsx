@@ -202,7 +202,7 @@ function Rows({ shown, off, current, onOpen }: RowsProps) {
                   )}
                 </span>
                 <span className="text-right text-soft max-sm:hidden">
-                  {off.has(m.id) ? `${number(off.get(m.id)!)} dE` : m.usedIn > 0 ? `in ${m.usedIn}` : ""}
+                  {off.has(m.id) ? `${number(off.get(m.id)!)} dE` : m.usedIn > 0 ? `used ${m.usedIn}×` : ""}
                 </span>
               </button>
             </li>
