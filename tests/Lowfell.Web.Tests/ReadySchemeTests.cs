@@ -102,4 +102,24 @@ public sealed class ReadySchemeTests(TestHost host) : IClassFixture<TestHost>
         Assert.Contains("role", schema["properties"]!["coats"]!["items"]!["properties"]!.AsObject().Select(p => p.Key));
         Assert.Contains("pinWash", schema["properties"]!["coats"]!["items"]!["properties"]!["role"]!["enum"]!.AsArray().Select(r => (string)r!));
     }
+
+    [Fact]
+    public async Task Primers_of_the_shelf_are_ranked_and_a_coat_is_told_wet_and_dry()
+    {
+        var zone = await host.ZoneAsync("Hull panels");
+        var (coats, drawn) = (zone["scheme"]!["coats"]!, zone["zone"]!);
+        var primers = (await host.PostAsync("/api/preview/primers", new { zone = drawn, coats })).AsArray();
+        Assert.True(primers.Count >= 3);
+        Assert.Single(primers, p => (bool)p!["isNow"]!);
+        Assert.All(primers, p => Assert.Equal(coats.AsArray().Count, p!["coats"]!.AsArray().Count));
+
+        var laid = coats.AsArray().First(c => (string)c!["technique"]! == "baseCoat" || (string)c["technique"]! == "airbrush")!;
+        var wet = await host.PostAsync("/api/preview/wet", new { zone = drawn, coats, coatId = (string)laid["id"]! });
+        Assert.Equal(3, wet["wet"]!.AsArray().Count);
+        Assert.NotEqual("", (string)wet["says"]!);
+        Assert.Equal(wet.ToJsonString(), (await host.GetAsync($"/api/zones/{zone["id"]}/coats/{laid["id"]}/wet")).ToJsonString());
+        await host.SendAsync(HttpMethod.Get, $"/api/zones/{zone["id"]}/coats/{Guid.NewGuid()}/wet", null, HttpStatusCode.NotFound);
+        var factor = await host.PostAsync("/api/preview/wet-scatter", new { material = new { name = "Milk", family = "acrylicWash", colour = "#8d7a58" }, wetOverBlack = "#9a9690" });
+        Assert.True((double)factor["wetScatter"]! > 1);
+    }
 }

@@ -5,8 +5,10 @@ import { RouterProvider } from "react-router/dom";
 import { api, ask, Problem, queryClient, wording } from "./api/client";
 import { learn } from "./api/words";
 import { router } from "./app/routes";
+import { restoreVision } from "./craft/vision";
 import "./styles.css";
 
+restoreVision();
 const retryMs = 1_500;
 const root = document.getElementById("root")!;
 

@@ -63,6 +63,12 @@ public sealed record SubstrateView(Substrate Substrate, string Word);
 /// <param name="ContrastRatio">The contrast ratio that it stands for, at 20 um dry.</param>
 public sealed record CoverView(CoverWord Cover, string Word, double ContrastRatio);
 
+/// <summary>A way to see colours.</summary>
+/// <param name="Vision">Which.</param>
+/// <param name="Word">In words.</param>
+/// <param name="Matrix">On linear red, green and blue, by rows.</param>
+public sealed record VisionView(Vision Vision, string Word, IReadOnlyList<double> Matrix);
+
 /// <summary>A thinner.</summary>
 /// <param name="Thinner">Thinner.</param>
 /// <param name="Word">Its word.</param>
@@ -91,6 +97,7 @@ public sealed record RuleView(string Rule, string Title, IReadOnlyList<Severity>
 /// <param name="Schools">Questions on which good painters disagree.</param>
 /// <param name="Rules">The rule book.</param>
 /// <param name="Covers">How well paints cover, in words.</param>
+/// <param name="Visions">How other eyes see colours.</param>
 /// <param name="Glossary">Terms of the craft and of science, explained.</param>
 /// <param name="Words">Words of what has no table of its own, by what it is.</param>
 public sealed record CraftView(
@@ -102,6 +109,7 @@ public sealed record CraftView(
     IReadOnlyList<School> Schools,
     IReadOnlyList<RuleView> Rules,
     IReadOnlyList<CoverView> Covers,
+    IReadOnlyList<VisionView> Visions,
     IReadOnlyList<GlossaryTerm> Glossary,
     WordsView Words);
 
@@ -204,6 +212,7 @@ public static class CraftEndpoints
         SchoolBook.All,
         [.. RuleBook.Book.Select(r => new RuleView(r.Id, r.Title, r.Severities, r.Scope, r.Schools, r.About))],
         [.. Enum.GetValues<CoverWord>().Select(c => new CoverView(c, SaidAttribute.Of(typeof(CoverWord))[c.ToString()], c.ContrastRatio()))],
+        [.. Enum.GetValues<Vision>().Select(v => new VisionView(v, SaidAttribute.Of(typeof(Vision))[v.ToString()], v.Matrix()))],
         Glossary.Terms,
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),

@@ -1,3 +1,4 @@
+using Lowfell.Core.Techniques;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Colour;
@@ -117,6 +118,20 @@ public sealed record StackPreview(StratumView Substrate, IReadOnlyList<StratumVi
 /// <param name="Result">The finished face with it.</param>
 /// <param name="De">dE00 of the finished face to the target, or to what it is now.</param>
 public sealed record NearView(Guid MaterialId, string Name, string Hex, string Result, double De);
+
+/// <summary>A primer under the base of a stack.</summary>
+/// <param name="MaterialId">The primer.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Hex">Its colour.</param>
+/// <param name="Technique">How it is laid.</param>
+/// <param name="Passes">Passes of the base until it covers; 13 stands for more than 12.</param>
+/// <param name="Minutes">Hands-on minutes of primer and base on all copies.</param>
+/// <param name="De">dE00 of the finished face to the target, or to what it is now.</param>
+/// <param name="Look">Recess, face and edge of the finished zone, #rrggbb.</param>
+/// <param name="Says">How the finished face differs, and what depth is left, in words.</param>
+/// <param name="IsNow">It is the one that is planned.</param>
+/// <param name="Coats">The stack with it.</param>
+public sealed record PrimerView(Guid MaterialId, string Name, string Hex, Technique Technique, int Passes, double Minutes, double De, IReadOnlyList<string> Look, string Says, bool IsNow, IReadOnlyList<CoatDraft> Coats);
 
 /// <summary>Colour help for one coat.</summary>
 /// <param name="PassesToCover">Passes to cover at recess, face, edge; 13 stands for more than 12.</param>

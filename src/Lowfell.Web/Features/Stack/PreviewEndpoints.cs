@@ -1,3 +1,6 @@
+using Lowfell.Core.Wording;
+using Lowfell.Core.Ready;
+using Lowfell.Core.Colour;
 using Microsoft.EntityFrameworkCore;
 using Lowfell.Store;
 using System.Text.Json;
@@ -31,6 +34,7 @@ public static class PreviewEndpoints
         group.MapPost("mend-all", MendAllOf).WithSummary("Looks for the mends that leave no stop and no risk at the least cost.");
         group.MapPost("cost", CostOf).WithSummary("What a stack costs on all copies: waits, hands-on minutes, paint.");
         group.MapPost("piece", Piece).WithSummary("What the rules find over all zones of a piece, and a better order of them.");
+        group.MapPost("primers", Primers).WithSummary("The primers and undercoats of the shelf under the base of a stack, the best for its look first: passes to cover, minutes, depth left.");
         group.MapPost("wet", Wet).WithSummary("One coat of a stack while it is wet, and once it is dry; nothing for what is never wet.");
         app.MapGet("/api/zones/{id:guid}/coats/{coatId:guid}/wet", WetOf).WithTags("Zones").WithSummary("A coat of a zone while it is wet, and once it is dry; nothing for what is never wet.").ProducesValidationProblem();
         group.MapPost("help", Help).WithSummary("Passes to cover, the base for the target, and the nearest on the shelf.");
@@ -116,6 +120,26 @@ public static class PreviewEndpoints
 
     private static IReadOnlyList<CoatDraft> Coats(StackDraft draft, Dictionary<Guid, CoatDraft> before, OpenShelf? shelf) =>
         [.. draft.Coats.Select(c => StackReader.Write(c, before, shelf))];
+
+    private static async Task<Ok<List<PrimerView>>> Primers(StackRequest request, OpenBench open, CancellationToken cancel)
+    {
+        var shelf = await open.ShelfAsync(cancel);
+        var draft = StackReader.Read(request.Zone, request.Coats, request.Schools, shelf);
+        var before = request.Coats.ToDictionary(c => c.Id);
+        var goal = draft.Zone.Target?.ToLab() ?? Predictor.PredictMiddle(draft).Top.Face.Lab;
+        return TypedResults.Ok(PrimerChooser.Rank(draft, shelf.Shelf).Select(p => new PrimerView(
+            p.Material.Id,
+            p.Material.Name,
+            p.Material.Colour.ToString(),
+            p.Technique,
+            p.Passes,
+            Math.Round(p.Minutes, 1),
+            Math.Round(p.OffDeltaE, 1),
+            [p.Look.Recess.ToString(), p.Look.Face.ToString(), p.Look.Edge.ToString()],
+            $"{Words.Capital(DifferenceWords.Of(goal, p.Look.Face.ToLab()))}; {p.Depth}",
+            p.IsNow,
+            Coats(p.Draft, before, shelf))).ToList());
+    }
 
     private static async Task<Results<Ok<WetView>, NoContent>> Wet(HelpRequest request, OpenBench open, CancellationToken cancel)
     {

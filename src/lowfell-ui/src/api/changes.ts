@@ -2,7 +2,7 @@ import { queryClient } from "./client";
 import type { QueryName } from "./queries";
 import type { Bench, BoardView, Coat, Tray, WeatheringView, ZonePage } from "./types";
 
-const judged: QueryName[] = ["preview", "cost", "help", "wet", "mends", "mendAll", "judgement", "effects"];
+const judged: QueryName[] = ["preview", "cost", "help", "wet", "primers", "mends", "mendAll", "judgement", "effects"];
 const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
 const shown: QueryName[] = [

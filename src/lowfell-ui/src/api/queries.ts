@@ -148,6 +148,14 @@ export const queries = {
       retry: false,
       ...ofDraft,
     }),
+  /** Primers of the shelf under the base of a draft, the best first. */
+  primers: (zone: ZoneDraft, coats: Coat[], schools: Schools) =>
+    queryOptions({
+      queryKey: ["primers", zone, coats, schools],
+      queryFn: ({ signal }) => ask(api.POST("/api/preview/primers", { body: { zone, coats, schools }, signal })),
+      placeholderData: keepPreviousData,
+      ...ofDraft,
+    }),
   /** A coat of a draft while it is wet, and dry; null for what is never wet. */
   wet: (zone: ZoneDraft, coats: Coat[], schools: Schools, coatId: string) =>
     queryOptions({
@@ -355,6 +363,7 @@ export type QueryName =
   | "cost"
   | "help"
   | "wet"
+  | "primers"
   | "wetOf"
   | "mends"
   | "mendAll"

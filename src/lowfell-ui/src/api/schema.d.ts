@@ -10212,6 +10212,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/preview/primers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The primers and undercoats of the shelf under the base of a stack, the best for its look first: passes to cover, minutes, depth left. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StackRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PrimerView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/preview/wet": {
         parameters: {
             query?: never;
@@ -12313,6 +12362,8 @@ export interface components {
             rules: components["schemas"]["RuleView"][];
             /** @description How well paints cover, in words. */
             covers: components["schemas"]["CoverView"][];
+            /** @description How other eyes see colours. */
+            visions: components["schemas"]["VisionView"][];
             /** @description Terms of the craft and of science, explained. */
             glossary: components["schemas"]["GlossaryTerm"][];
             /** @description Words of what has no table of its own, by what it is. */
@@ -16287,6 +16338,43 @@ export interface components {
             /** @description Its coats. */
             coats: components["schemas"]["CoatDraft"][];
         };
+        /** @description A primer under the base of a stack. */
+        PrimerView: {
+            /**
+             * Format: uuid
+             * @description The primer.
+             */
+            materialId: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its colour. */
+            hex: string;
+            /** @description How it is laid. */
+            technique: components["schemas"]["Technique"];
+            /**
+             * Format: int32
+             * @description Passes of the base until it covers; 13 stands for more than 12.
+             */
+            passes: number;
+            /**
+             * Format: double
+             * @description Hands-on minutes of primer and base on all copies.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description dE00 of the finished face to the target, or to what it is now.
+             */
+            de: number;
+            /** @description Recess, face and edge of the finished zone, #rrggbb. */
+            look: string[];
+            /** @description How the finished face differs, and what depth is left, in words. */
+            says: string;
+            /** @description It is the one that is planned. */
+            isNow: boolean;
+            /** @description The stack with it. */
+            coats: components["schemas"]["CoatDraft"][];
+        };
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -18684,6 +18772,20 @@ export interface components {
          * @enum {unknown}
          */
         VehicleShadeSchool: "pinWash" | "thinnedShade" | "none";
+        /**
+         * @description How an eye tells colours apart.
+         * @enum {unknown}
+         */
+        Vision: "full" | "protan" | "deutan" | "tritan" | "grey";
+        /** @description A way to see colours. */
+        VisionView: {
+            /** @description Which. */
+            vision: components["schemas"]["Vision"];
+            /** @description In words. */
+            word: string;
+            /** @description On linear red, green and blue, by rows. */
+            matrix: number[];
+        };
         /**
          * @description The least that a painter asks of what is below before a coat goes on, over what it needs anyway.
          * @enum {unknown}

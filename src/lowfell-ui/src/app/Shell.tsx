@@ -6,10 +6,11 @@ import { switchTheme } from "../craft/theme";
 import { typing } from "../ui/typing";
 import { AboutDialog } from "./AboutDialog";
 import { Connection } from "./Connection";
-import { ShortcutsDialog } from "./ShortcutsDialog";
-import { TermTips } from "./TermTips";
 import { allPlaces, homeOf, places, settings, viewAt } from "./screens";
 
+const ShortcutsDialog = lazy(async () => ({ default: (await import("./ShortcutsDialog")).ShortcutsDialog }));
+const TermTips = lazy(async () => ({ default: (await import("./TermTips")).TermTips }));
+const VisionFilters = lazy(async () => ({ default: (await import("./VisionFilters")).VisionFilters }));
 const Palette = lazy(() => import("./Palette"));
 
 const chordMs = 1_200;
@@ -124,8 +125,11 @@ export function Shell() {
         </div>
       )}
       {about && <AboutDialog onClose={() => setAbout(false)} />}
-      <TermTips />
-      <ShortcutsDialog open={help} onClose={() => setHelp(false)} />
+      <Suspense>
+        <TermTips />
+        <VisionFilters />
+        {help && <ShortcutsDialog open onClose={() => setHelp(false)} />}
+      </Suspense>
       {finding && (
         <Suspense>
           <Palette onClose={() => setFinding(false)} onKeys={() => setHelp(true)} />

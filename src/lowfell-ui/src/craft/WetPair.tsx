@@ -1,22 +1,33 @@
 import type { WetAndDry } from "../api/types";
 
-/** A coat while it is wet beside what it dries to. */
-export function WetPair({ of, className = "h-5 w-16" }: { of: WetAndDry; className?: string }) {
+/** A coat while it is wet beside what it dries to; its room is kept while it is worked out. */
+export function WetPair({
+  of,
+  says = true,
+  className = "h-5 w-16",
+}: {
+  of: WetAndDry | undefined;
+  says?: boolean;
+  className?: string;
+}) {
   return (
-    <p className="flex flex-wrap items-center gap-x-2 gap-y-1" data-testid="wet-and-dry">
-      {(["wet", "dry"] as const).map((state) => (
-        <span key={state} className="inline-flex items-center gap-1.5">
-          <span className="text-soft">{state === "wet" ? "Wet now" : "dry"}</span>
-          <span aria-hidden className="rounded bg-swatch p-1">
-            <span className={`grid grid-cols-[2fr_3fr_2fr] overflow-hidden rounded-sm ${className}`}>
-              {of[state].map((colour, i) => (
-                <span key={i} style={{ background: colour }} />
-              ))}
+    <div data-testid="wet-and-dry">
+      <p className="flex items-center gap-x-2">
+        {(["wet", "dry"] as const).map((state) => (
+          <span key={state} className="inline-flex items-center gap-1.5 whitespace-nowrap">
+            <span className="text-soft">{state === "wet" ? "Wet now" : "dry"}</span>
+            <span aria-hidden className="rounded bg-swatch p-1">
+              <span className={`grid grid-cols-[2fr_3fr_2fr] overflow-hidden rounded-sm ${className}`}>
+                {of?.[state].map((colour, i) => (
+                  <span key={i} style={{ background: colour }} />
+                ))}
+              </span>
             </span>
           </span>
-        </span>
-      ))}
-      <span>{of.says}</span>
-    </p>
+        ))}
+      </p>
+      {says && <p className="min-h-5 leading-5">{of?.says}</p>}
+      {!says && of && <span className="sr-only">{of.says}</span>}
+    </div>
   );
 }

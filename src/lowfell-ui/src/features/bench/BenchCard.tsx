@@ -74,15 +74,18 @@ export function BenchCard({
         </p>
       )}
       <div className="my-3 flex flex-wrap items-center gap-4">
-        <span className="flex items-center gap-2 rounded bg-swatch p-1">
-          <StepPicture step={step} before w={114} h={76} meanwhile={<Core large strata={step.sample} />} />
-          <span aria-hidden>→</span>
-          <StepPicture
-            step={step}
-            w={114}
-            h={76}
-            meanwhile={<Core large strata={step.sample} after={step.technique ? step.after : undefined} />}
-          />
+        <span className="flex flex-col gap-1">
+          <span className="flex items-center gap-2 rounded bg-swatch p-1">
+            <StepPicture step={step} before w={114} h={76} meanwhile={<Core large strata={step.sample} />} />
+            <span aria-hidden>→</span>
+            <StepPicture
+              step={step}
+              w={114}
+              h={76}
+              meanwhile={<Core large strata={step.sample} after={step.technique ? step.after : undefined} />}
+            />
+          </span>
+          <WetHere step={step} />
         </span>
         <div className="min-w-64 flex-1">
           {step.mix && (
@@ -106,7 +109,6 @@ export function BenchCard({
               {step.whenDry &&
                 ` It ${step.whenDry}${step.judgeMin >= 1 ? `: judge it after ${duration(step.judgeMin)}` : ""}.`}
             </p>
-            <WetHere step={step} />
             {ahead.map((a) => (
               <p key={a} className="text-soft">
                 {a}

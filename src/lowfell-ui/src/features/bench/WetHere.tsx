@@ -5,9 +5,11 @@ import { WetPair } from "../../craft/WetPair";
 
 /** What this coat looks like just laid on, so that nobody corrects what only has to dry. */
 export function WetHere({ step }: { step: PlannedStep }) {
-  const wet = useQuery({
-    ...queries.wetOf(step.zoneId, step.coatId ?? ""),
-    enabled: Boolean(step.technique && step.coatId),
-  });
-  return wet.data ? <WetPair of={wet.data} className="h-8 w-28" /> : null;
+  const lays = Boolean(step.technique && step.coatId && step.mix);
+  const wet = useQuery({ ...queries.wetOf(step.zoneId, step.coatId ?? ""), enabled: lays });
+  return lays && wet.data !== null ? (
+    <div className="text-base">
+      <WetPair of={wet.data} says={false} className="h-4 w-14" />
+    </div>
+  ) : null;
 }

@@ -1,7 +1,7 @@
 import { day } from "../../api/units";
 import { useQuery } from "@tanstack/react-query";
 import { ArrowDown, ArrowUp, Ellipsis, Plus } from "lucide-react";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { wording } from "../../api/client";
 import { queries } from "../../api/queries";
@@ -14,18 +14,20 @@ import { SetDialog } from "./SetDialog";
 import { swap } from "./swap";
 import { FirstSteps } from "./FirstSteps";
 import { useTree } from "./useTree";
-import { WaysIn } from "./WaysIn";
+
+const WaysIn = lazy(async () => ({ default: (await import("./WaysIn")).WaysIn }));
 
 /** What is on the table: a card for each set, with how it looks, how far it is and what comes next. */
 export function SetsScreen() {
   const cards = useQuery(queries.cards());
+  const bench = useQuery(queries.bench());
   const plan = useDoneBy(cards.data);
   const [params, setParams] = useSearchParams();
   const [editing, setEditing] = useState<SetCard | "new" | null>(null);
   const tree = useTree();
   const navigate = useNavigate();
   if (cards.isError) return <Failed why={wording(cards.error)} onAgain={() => void cards.refetch()} />;
-  if (!cards.data) return <p className="p-6 text-soft">Opening your sets…</p>;
+  if (!cards.data || bench.isPending) return <p className="p-6 text-soft">Opening your sets…</p>;
   const all = cards.data;
   const ids = all.map((c) => c.id);
   const open = editing ?? (params.get("new") === "set" ? "new" : null);
@@ -59,7 +61,11 @@ export function SetsScreen() {
         </span>
       </div>
       <FirstSteps cards={all} />
-      {all.length === 0 && <WaysIn onSet={() => setEditing("new")} />}
+      {all.length === 0 && (
+        <Suspense>
+          <WaysIn onSet={() => setEditing("new")} />
+        </Suspense>
+      )}
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(20rem,100%),1fr))] gap-3">
         {all.map((card, i) => (
           <li key={card.id}>

@@ -11,6 +11,8 @@ import {
   useUnits,
 } from "../../api/units";
 import { setTheme, theme, type Theme } from "../../craft/theme";
+import { craft } from "../../api/words";
+import { setVision, vision } from "../../craft/vision";
 import { Choice, Field } from "../../ui";
 
 const own = "browser";
@@ -22,6 +24,7 @@ const currencies = ["EUR", "GBP", "USD", "CAD", "AUD", "CHF", "DKK", "NOK", "SEK
 export function UnitsScreen() {
   const units = useUnits();
   const [light, setLight] = useState(theme);
+  const [eyes, setEyes] = useState(vision);
   return (
     <div className="mx-auto w-full max-w-2xl p-3">
       <section aria-label="Units and light" className="rounded-lg border border-line bg-panel p-4">
@@ -31,6 +34,22 @@ export function UnitsScreen() {
           otherwise.
         </p>
         <div className="grid gap-4 sm:grid-cols-2">
+          <Field label="Swatches and pictures as seen by" hint="To see whether others can tell your colours apart.">
+            {(id, described) => (
+              <span aria-describedby={described}>
+                <Choice
+                  id={id}
+                  label="Swatches and pictures as seen by"
+                  value={eyes}
+                  options={craft().visions.map((v) => ({ value: v.vision as string, label: v.word }))}
+                  onChange={(to) => {
+                    setVision(to);
+                    setEyes(to);
+                  }}
+                />
+              </span>
+            )}
+          </Field>
           <Field label="Lengths and areas">
             {(id) => (
               <Choice<Units["length"]>

@@ -220,6 +220,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
         </Field>
       </div>
       <LaboratoryFigures draft={draft} facts={facts} clear={clear} set={set} leave={leave} />
+      {!swatch.data && <div className="min-h-24" />}
       {swatch.data && <FamilyFigures draft={draft} facts={swatch.data.facts} onChange={setDraft} />}
       {fault && (
         <p role="alert" className="text-sm font-semibold text-stop">

@@ -63,7 +63,7 @@ export function CoatEditor({
         Coat {index + 1} <span className="font-normal text-soft">of {coats.length}</span>
       </h2>
       {stratum && <CoatColours stratum={stratum} target={page.zone.target} />}
-      {wet.data && (
+      {wet.data !== null && stratum && (
         <div className="text-sm">
           <WetPair of={wet.data} />
         </div>
@@ -100,6 +100,7 @@ export function CoatEditor({
             coats={coats}
             coat={coat}
             onApply={(paint) => editor.edit(coats.map((c) => (c.id === coat.id ? paint(c) : c)))}
+            onTake={(next) => editor.edit(next)}
           />
         </>
       )}

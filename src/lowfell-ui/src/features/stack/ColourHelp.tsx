@@ -1,10 +1,12 @@
 import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { wording } from "../../api/client";
 import type { Coat, Schools, ZonePage } from "../../api/types";
 import { number } from "../../api/words";
 import { Button } from "../../ui";
+
+const Primers = lazy(async () => ({ default: (await import("./Primers")).Primers }));
 
 interface Props {
   page: ZonePage;
@@ -12,6 +14,8 @@ interface Props {
   coats: Coat[];
   coat: Coat;
   onApply: (apply: (coat: Coat) => Coat) => void;
+  /** Other coats, with another primer under them. */
+  onTake: (coats: Coat[]) => void;
 }
 
 /** Passes to cover, the base that lands on the target, and the nearest on the shelf. */
@@ -26,7 +30,7 @@ export function ColourHelp(props: Props) {
 
 const passes = (n: number | undefined) => (n === undefined ? "" : n > 12 ? "over 12" : String(n));
 
-function Answers({ page, schools, coats, coat, onApply }: Props) {
+function Answers({ page, schools, coats, coat, onApply, onTake }: Props) {
   const help = useQuery(queries.help(page.zone, coats, schools, coat.id));
   if (help.isError) return <p className="text-sm text-stop">{wording(help.error)}</p>;
   if (!help.data) return <p className="text-sm text-soft">Working it out…</p>;
@@ -80,6 +84,9 @@ function Answers({ page, schools, coats, coat, onApply }: Props) {
           </ul>
         </div>
       )}
+      <Suspense>
+        <Primers page={page} schools={schools} coats={coats} onTake={onTake} />
+      </Suspense>
     </div>
   );
 }

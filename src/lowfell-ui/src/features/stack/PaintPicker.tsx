@@ -1,10 +1,11 @@
 import { ChevronDown, Plus } from "lucide-react";
-import { type KeyboardEvent, useMemo, useState } from "react";
+import { type KeyboardEvent, lazy, Suspense, useMemo, useState } from "react";
 import type { Coat, Family, Material, Mix } from "../../api/types";
 import { familyWord, techniqueFacts } from "../../api/words";
 import { noteLast, withMaterial } from "./stackEdits";
-import { QuickPaint } from "../../craft/QuickPaint";
 import { Button, Dialog, Field, Popover, TextInput } from "../../ui";
+
+const QuickPaint = lazy(async () => ({ default: (await import("../../craft/QuickPaint")).QuickPaint }));
 
 interface Props {
   coat: Coat;
@@ -60,7 +61,9 @@ export function PaintPicker({ coat, materials, mixes, onPick }: Props) {
     <>
       {making !== undefined && (
         <Dialog open wide title="New paint" onClose={() => setMaking(undefined)}>
-          <QuickPaint name={making} onKept={make} onDone={() => setMaking(undefined)} />
+          <Suspense>
+            <QuickPaint name={making} onKept={make} onDone={() => setMaking(undefined)} />
+          </Suspense>
         </Dialog>
       )}
       <Field label="Material or mix" hint={coat.mixedTo ? `Mixed by eye to ${coat.mixedTo}` : undefined}>
