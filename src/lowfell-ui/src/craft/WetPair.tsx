@@ -27,7 +27,7 @@ export function WetPair({
         ))}
       </p>
       {says && <p className="min-h-5 leading-5">{of?.says}</p>}
-      {!says && of && <span className="sr-only">{of.says}</span>}
+      {!says && of && <span className="sr-only text-xl">{of.says}</span>}
     </div>
   );
 }

@@ -8,8 +8,8 @@ export function WetHere({ step }: { step: PlannedStep }) {
   const lays = Boolean(step.technique && step.coatId && step.mix);
   const wet = useQuery({ ...queries.wetOf(step.zoneId, step.coatId ?? ""), enabled: lays });
   return lays && wet.data !== null ? (
-    <div className="text-base">
-      <WetPair of={wet.data} says={false} className="h-4 w-14" />
+    <div className="text-xl">
+      <WetPair of={wet.data} says={false} className="h-5 w-12" />
     </div>
   ) : null;
 }
