@@ -172,5 +172,16 @@ public sealed class BeginTests(BareHost host) : IClassFixture<BareHost>
         Assert.Equal(5, (await Of(browser, "/api/sets/cards")).AsArray().Count);
     }
 
+    [Fact]
+    public async Task A_browser_that_has_a_bench_open_which_is_not_there_any_more_is_at_home()
+    {
+        await using var anew = new BareHost();
+        using var browser = anew.CreateClient();
+        _ = anew.Http;
+        browser.DefaultRequestHeaders.Add("Cookie", $"{BenchGate.Cookie}={BenchGate.OtherWord}");
+        Assert.Equal(OpenBench.Home.ToString(), (string)(await Of(browser, "/api/bench"))["id"]!);
+        Assert.Empty((await Of(browser, "/api/sets")).AsArray());
+    }
+
     private static async Task<JsonNode> Of(HttpClient client, string path) => JsonNode.Parse(await client.GetStringAsync(path, TestContext.Current.CancellationToken))!;
 }

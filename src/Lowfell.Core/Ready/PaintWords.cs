@@ -46,7 +46,13 @@ public static class PaintWords
     // What is bought for its grain comes in the colour of that.
     private static readonly Dictionary<Family, string> Usual = new()
     {
-        [Family.TexturePaste] = "#8b8578", [Family.CracklePaste] = "#d9d2bf", [Family.CracklePaint] = "#d9d2bf", [Family.Skim] = "#b9ae9b", [Family.Grit] = "#a59674", [Family.Pigment] = "#c4b494", [Family.Tufts] = "#766f3c",
+        [Family.TexturePaste] = "#8b8578",
+        [Family.CracklePaste] = "#d9d2bf",
+        [Family.CracklePaint] = "#d9d2bf",
+        [Family.Skim] = "#b9ae9b",
+        [Family.Grit] = "#a59674",
+        [Family.Pigment] = "#c4b494",
+        [Family.Tufts] = "#766f3c",
     };
 
     private static readonly (string Words, double Lightness)[] Shifts = [("dark|deep", -16), ("light|pale|faded", 16)];

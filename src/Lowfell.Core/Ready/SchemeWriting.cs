@@ -77,11 +77,22 @@ public static class SchemeWriting
 
     private static readonly Dictionary<Technique, SchemeRole> Plain = new()
     {
-        [Technique.BaseCoat] = SchemeRole.Base, [Technique.SprayCan] = SchemeRole.Base, [Technique.Airbrush] = SchemeRole.Base,
-        [Technique.Overbrush] = SchemeRole.Overbrush, [Technique.Layer] = SchemeRole.Layer, [Technique.EdgeHighlight] = SchemeRole.Edge,
-        [Technique.Glaze] = SchemeRole.Glaze, [Technique.Filter] = SchemeRole.Filter, [Technique.PinWash] = SchemeRole.PinWash,
-        [Technique.SpongeChipping] = SchemeRole.Chips, [Technique.Stipple] = SchemeRole.Patches, [Technique.Speckle] = SchemeRole.Speckles,
-        [Technique.Pigment] = SchemeRole.Dust, [Technique.FixPigment] = SchemeRole.Fixing,
-        [Technique.Texture] = SchemeRole.Texture, [Technique.GritInGlue] = SchemeRole.Grit, [Technique.CracklePaste] = SchemeRole.Crackle,
+        [Technique.BaseCoat] = SchemeRole.Base,
+        [Technique.SprayCan] = SchemeRole.Base,
+        [Technique.Airbrush] = SchemeRole.Base,
+        [Technique.Overbrush] = SchemeRole.Overbrush,
+        [Technique.Layer] = SchemeRole.Layer,
+        [Technique.EdgeHighlight] = SchemeRole.Edge,
+        [Technique.Glaze] = SchemeRole.Glaze,
+        [Technique.Filter] = SchemeRole.Filter,
+        [Technique.PinWash] = SchemeRole.PinWash,
+        [Technique.SpongeChipping] = SchemeRole.Chips,
+        [Technique.Stipple] = SchemeRole.Patches,
+        [Technique.Speckle] = SchemeRole.Speckles,
+        [Technique.Pigment] = SchemeRole.Dust,
+        [Technique.FixPigment] = SchemeRole.Fixing,
+        [Technique.Texture] = SchemeRole.Texture,
+        [Technique.GritInGlue] = SchemeRole.Grit,
+        [Technique.CracklePaste] = SchemeRole.Crackle,
     };
 }

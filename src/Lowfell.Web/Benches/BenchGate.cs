@@ -1,4 +1,6 @@
+using Lowfell.Store;
 using Lowfell.Web.Api;
+using Microsoft.EntityFrameworkCore;
 using System.Net;
 
 namespace Lowfell.Web.Benches;
@@ -17,21 +19,42 @@ public sealed class BenchGate(RequestDelegate next)
     /// <summary>What the cookie says of the other bench; anything else is the home bench.</summary>
     public const string OtherWord = "other";
 
+    // Once it is there it stays.
+    private volatile bool otherIsThere;
+
     /// <summary>Opens the bench or refuses.</summary>
-    public Task InvokeAsync(HttpContext context, OpenBench bench)
+    public async Task InvokeAsync(HttpContext context, OpenBench bench)
     {
         if (!context.Request.Path.StartsWithSegments("/api") || context.Request.Path.StartsWithSegments("/api/health"))
         {
-            return next(context);
+            await next(context);
         }
-
-        if (IsLoopback(context))
+        else if (IsLoopback(context))
         {
-            bench.Open(context.Request.Cookies[Cookie] == OtherWord ? OpenBench.Other : OpenBench.Home);
-            return next(context);
+            bench.Open(await WantsOtherAsync(context, bench) ? OpenBench.Other : OpenBench.Home);
+            await next(context);
+        }
+        else
+        {
+            await Problems.Of(ProblemCode.NotHere, "This bench opens only on its own machine.", "Open Lowfell at http://127.0.0.1 on the machine that runs it.").ExecuteAsync(context);
+        }
+    }
+
+    // A browser may have the other bench open from before a backup was restored or everything was begun anew: then it is on the home bench again.
+    private async Task<bool> WantsOtherAsync(HttpContext context, OpenBench bench)
+    {
+        if (context.Request.Cookies[Cookie] != OtherWord)
+        {
+            return false;
         }
 
-        return Problems.Of(ProblemCode.NotHere, "This bench opens only on its own machine.", "Open Lowfell at http://127.0.0.1 on the machine that runs it.").ExecuteAsync(context);
+        if (!otherIsThere)
+        {
+            bench.Open(OpenBench.Home);
+            otherIsThere = await context.RequestServices.GetRequiredService<LowfellDb>().Benches.AnyAsync(b => b.Id == OpenBench.Other, context.RequestAborted);
+        }
+
+        return otherIsThere;
     }
 
     private static bool IsLoopback(HttpContext context)
