@@ -185,7 +185,8 @@ export function BeginScreen() {
         )}
         {begun && begun.toBuy.length > 0 && told && (
           <p className="text-sm" data-testid="to-buy">
-            <span className="font-semibold">To buy:</span> {begun.toBuy.join(", ")}. {begun.toBuy.length === 1 ? "It goes" : "They go"} on the shelf empty, and so on the shopping list.
+            <span className="font-semibold">To buy:</span> {begun.toBuy.join(", ")}.{" "}
+            {begun.toBuy.length === 1 ? "It goes" : "They go"} on the shelf empty, and so on the shopping list.
           </p>
         )}
         {begun && told ? (
