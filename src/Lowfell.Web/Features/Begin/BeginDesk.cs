@@ -130,7 +130,8 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
 
     private async Task KeepAsync(BeginRequest request, Bench bench, IReadOnlyList<PlannedPiece> pieces, IReadOnlyList<MaterialRow> rows, IReadOnlyList<Material> toBuy, bool hasEvenings, CancellationToken cancel)
     {
-        var bought = toBuy.ToDictionary(m => m.Id, PaintDesk.ToBuy);
+        var taken = (await open.ShelfAsync(cancel)).Shelf.Materials.Select(m => m.Name).Concat(rows.Select(r => r.Name)).ToList();
+        var bought = toBuy.ToDictionary(m => m.Id, m => PaintDesk.ToBuy(m, taken));
         db.Materials.AddRange([.. rows, .. bought.Values]);
         if (request.Tools is not null)
         {

@@ -114,7 +114,7 @@ public static class ReadyEndpoints
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
         var scheme = ReadyDesk.Named("scheme", await ReadyDesk.AllAsync(db, cancel), take.Scheme);
         var filled = SchemeFiller.Fill(scheme, zone.ToCore() with { TrialFactor = bench.TrialFactor }, shelf.Shelf, bench.Schools);
-        var bought = filled.Roles.Where(r => r.Filling == Filling.ToBuy).Select(r => r.Coat!.Material!).DistinctBy(m => m.Id).ToDictionary(m => m.Id, PaintDesk.ToBuy);
+        var bought = filled.Roles.Where(r => r.Filling == Filling.ToBuy).Select(r => r.Coat!.Material!).DistinctBy(m => m.Id).ToDictionary(m => m.Id, m => PaintDesk.ToBuy(m, shelf.Shelf.Materials.Select(s => s.Name)));
         if (!take.DryRun)
         {
             Versions.Check(take.Version, zone.Scheme!.Version);

@@ -108,9 +108,17 @@ public sealed class PaintDesk(LowfellDb db)
     }
 
     /// <summary>A paint that is to be bought: on the shelf by name, with an empty bottle, so that amounts and shopping list know of it.</summary>
-    internal static MaterialRow ToBuy(Material plain)
+    /// <param name="plain">The paint.</param>
+    /// <param name="taken">Names on the shelf: one that is taken by another paint gets its family behind it.</param>
+    internal static MaterialRow ToBuy(Material plain, IEnumerable<string> taken)
     {
         var row = Row(plain);
+        var names = taken.ToHashSet(StringComparer.OrdinalIgnoreCase);
+        for (var again = 1; names.Contains(row.Name); again++)
+        {
+            row.Name = $"{plain.Name}, {plain.Family.Facts().Word}{(again > 1 ? $" {again}" : "")}";
+        }
+
         row.Bottles.Add(new() { Id = Guid.CreateVersion7(), MaterialId = row.Id, SizeMl = UsualMl(plain.Family), LeftMl = 0 });
         return row;
     }

@@ -7,7 +7,7 @@ import { queries } from "../api/queries";
 import type { PaintColumn, PastedPaints } from "../api/types";
 import { choices, familyWord, number, paintColumnWord } from "../api/words";
 import { Button, Chip, Choice } from "../ui";
-import { rememberColumns, rememberedColumns } from "./paintColumns";
+import { columnsFor, rememberColumns, rememberedColumns } from "./paintColumns";
 
 interface Props {
   id?: string;
@@ -35,7 +35,7 @@ export function PaintText({ id, described, text, columns, onChange }: Props) {
         placeholder={"Lampblack\nRope tan\nBrown wash\nMatt varnish"}
         className={`w-full rounded border bg-raised p-2 font-mono text-sm ${over ? "border-accent" : "border-strong"}`}
         value={text}
-        onChange={(e) => onChange(e.target.value, rememberedColumns(e.target.value) ?? columns)}
+        onChange={(e) => onChange(e.target.value, columnsFor(e.target.value, text, columns))}
         onDragOver={(e) => {
           e.preventDefault();
           setOver(true);

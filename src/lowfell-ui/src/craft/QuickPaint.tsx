@@ -40,6 +40,10 @@ export function QuickPaint({ name: start = "", onKept, onDone }: Props) {
   const clear = familyFacts(family).clear;
   const colour = own.colour ?? (asked ? (read?.colour ?? "") : "");
   async function keep(next: boolean) {
+    if (read?.onShelf && read.name === name.trim()) {
+      setFault(`Give it another name: ${name.trim()} is on the shelf already.`);
+      return;
+    }
     try {
       const cells = [name.trim(), familyWord[family], clear ? "" : colour, full, price].map(
         (c) => `"${c.replaceAll('"', '""')}"`,

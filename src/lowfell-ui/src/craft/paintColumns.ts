@@ -19,6 +19,12 @@ export function rememberedColumns(text: string): PaintColumn[] | undefined {
   }
 }
 
+/** The columns of a text as it is written on: with another first line it is another table. */
+export function columnsFor(text: string, before: string, columns: PaintColumn[]): PaintColumn[] {
+  const first = (t: string) => t.split("\n", 1)[0]!.trim();
+  return rememberedColumns(text) ?? (first(text) === first(before) ? columns : []);
+}
+
 export function rememberColumns(text: string, columns: PaintColumn[]) {
   const key = keyOf(text);
   try {

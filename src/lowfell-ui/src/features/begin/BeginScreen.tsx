@@ -20,7 +20,9 @@ import { Step } from "./Step";
 /** The first hour: what stands before the painter, with what, by when; the coats follow from that. */
 export function BeginScreen() {
   useTitle("Begin");
-  const [draft, setDraft, forget] = useDraft<BeginDraft>("begin", () => freshDraft(newId()));
+  const [draft, setDraft, forget] = useDraft<BeginDraft>("begin", freshDraft);
+  // Each window makes a set of its own, and asked again the same one.
+  const [setId] = useState(newId);
   const [params] = useSearchParams();
   const [ticking, setTicking] = useState(draft.starter.length > 0);
   const [fault, setFault] = useState<string>();
@@ -29,7 +31,7 @@ export function BeginScreen() {
   const bench = useQuery(queries.bench());
   const ready = useQuery(queries.ready());
   const tools = draft.toolsTold ? draft.tools : (bench.data?.tools ?? draft.tools);
-  const request = requestOf({ ...draft, tools }, true);
+  const request = requestOf({ ...draft, tools }, setId, true);
   const asked = useDeferredValue(JSON.stringify({ ...request, readyBy: undefined, leaveOut: false }));
   const looked = useQuery(queries.begun(JSON.parse(asked)));
   const begun = looked.data;
@@ -46,7 +48,7 @@ export function BeginScreen() {
   async function make() {
     setBusy(true);
     try {
-      const made = await ask(api.POST("/api/begin", { body: requestOf({ ...draft, tools }, false) }));
+      const made = await ask(api.POST("/api/begin", { body: requestOf({ ...draft, tools }, setId, false) }));
       await changed("tree", "shelf", "bottles", "tools", "calendar");
       forget();
       const bought = made.toBuy.length;

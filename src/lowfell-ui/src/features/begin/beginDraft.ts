@@ -2,7 +2,6 @@ import type { BeginRequest, PaintColumn, Tools } from "../../api/types";
 
 /** What a painter has told of the first hour so far. */
 export interface BeginDraft {
-  setId: string;
   pieces: string;
   paints: string;
   columns: PaintColumn[];
@@ -26,8 +25,7 @@ export const usualTools: Tools = {
   oils: false,
 };
 
-export const freshDraft = (setId: string): BeginDraft => ({
-  setId,
+export const freshDraft = (): BeginDraft => ({
   pieces: "",
   paints: "",
   columns: [],
@@ -40,8 +38,8 @@ export const freshDraft = (setId: string): BeginDraft => ({
 });
 
 /** As it is asked for. */
-export const requestOf = (d: BeginDraft, dryRun: boolean): BeginRequest => ({
-  setId: d.setId,
+export const requestOf = (d: BeginDraft, setId: string, dryRun: boolean): BeginRequest => ({
+  setId,
   pieces: d.pieces,
   paints: d.paints,
   columns: d.columns,

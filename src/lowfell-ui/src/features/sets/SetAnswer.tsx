@@ -18,7 +18,9 @@ export function SetAnswer({ set }: { set: SetView }) {
   const quiet = found.stops + found.risks === 0;
   const need = amounts.data;
   const missing = need?.materials.filter((m) => m.shortMl > 0 && m.bottles != null).length ?? 0;
-  const by = done.data?.find((d) => d.setId === set.id)?.doneOn;
+  // A set without open steps isn't told of: it is painted.
+  const open = done.data?.find((d) => d.setId === set.id);
+  const by = open?.doneOn;
   const late = by && set.readyBy && by > set.readyBy;
   return (
     <dl
@@ -52,6 +54,8 @@ export function SetAnswer({ set }: { set: SetView }) {
         <dd>
           {!done.data ? (
             "working it out…"
+          ) : !open ? (
+            "Every coat is on"
           ) : (
             <Link to="/evenings/plan" className="underline">
               {by ? day(by) : "not within the evenings that are told"}
