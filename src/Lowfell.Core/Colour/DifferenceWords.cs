@@ -18,9 +18,16 @@ public static class DifferenceWords
     public static string Of(Lab from, Lab to)
     {
         var off = ColourDifference.Ciede2000(from, to);
-        var amount = Amounts.First(a => off <= a.UpTo);
-        return off <= Amounts[1].UpTo ? amount.Word : $"{amount.Word} {Ways(from, to)}";
+        return Unlike(off) ? $"{Amount(off)} {Ways(from, to)}" : Amount(off);
     }
+
+    /// <summary>Whether so large a difference is more than "the same at arm's length".</summary>
+    /// <param name="deltaE">dE00.</param>
+    public static bool Unlike(double deltaE) => deltaE > Amounts[1].UpTo;
+
+    /// <summary>How much it is, whichever way: "the same to the eye", "a shade", "clearly", "far".</summary>
+    /// <param name="deltaE">dE00.</param>
+    public static string Amount(double deltaE) => Amounts.First(a => deltaE <= a.UpTo).Word;
 
     private static string Ways(Lab from, Lab to)
     {

@@ -101,7 +101,7 @@ public sealed record WetCoat(ByHeight<Srgb> Wet, ByHeight<Srgb> Dry, string Says
             return "Dries as it looks.";
         }
 
-        var amount = off <= 2.5 ? "a trace" : off <= 5 ? "a shade" : off <= 12 ? "clearly" : "far";
+        var amount = DifferenceWords.Unlike(off) ? DifferenceWords.Amount(off) : "a trace";
         var where = new[] { "in the recess", "on the face", "on the edge" }[most];
         return $"Dries {(milky ? "clear, " : "")}{amount} {(to.L > from.L ? "paler" : "darker")} {where}.";
     }

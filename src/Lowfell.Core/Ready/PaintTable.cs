@@ -250,11 +250,21 @@ public static class PaintTable
             left = size;
         }
 
-        var guessed = string.Join(" and ", new[] { Cell(PaintColumn.Family).Length == 0 ? "family" : "", colourFrom }.Where(g => g.Length > 0));
-        return new(line, Short(name), Cut(Cell(PaintColumn.House)), family, colour, named.Sheen, family == named.Family ? named.Effect : Effect.Plain, size, left, price, Cut(Cell(PaintColumn.Lot)), guessed, fault);
-    }
+        string Bounded(PaintColumn column, string what)
+        {
+            var text = Cell(column);
+            if (text.Length > NameBoundAttribute.Longest)
+            {
+                fault ??= $"Shorten the {what}: it has {text.Length} characters, {NameBoundAttribute.Longest} are the most.";
+            }
 
-    private static string Cut(string text) => text.Length > NameBoundAttribute.Longest ? text[..NameBoundAttribute.Longest] : text;
+            return Short(text);
+        }
+
+        var (house, lot) = (Bounded(PaintColumn.House, "house"), Bounded(PaintColumn.Lot, "lot"));
+        var guessed = string.Join(" and ", new[] { Cell(PaintColumn.Family).Length == 0 ? "family" : "", colourFrom }.Where(g => g.Length > 0));
+        return new(line, Short(name), house, family, colour, named.Sheen, family == named.Family ? named.Effect : Effect.Plain, size, left, price, lot, guessed, fault);
+    }
 
     private static PaintColumn Heading(string cell) => Headings.FirstOrDefault(h => h.Headings.Contains(cell.Trim().ToLowerInvariant().Replace('_', ' '))).Column;
 

@@ -118,4 +118,14 @@ public sealed class PaintTableTests
     }
 
     private static List<string[]> Rows(params string[] lines) => [.. lines.Select(l => l.Split(';'))];
+
+    [Theory]
+    [InlineData(PaintColumn.House, "house")]
+    [InlineData(PaintColumn.Lot, "lot")]
+    public void What_is_too_long_is_refused_not_cut(PaintColumn column, string said)
+    {
+        var row = Assert.Single(PaintTable.Read([["Rope Tan", new string('x', 121)]], [PaintColumn.Name, column]));
+        Assert.Equal($"Shorten the {said}: it has 121 characters, 120 are the most.", row.Fault);
+        Assert.Null(Assert.Single(PaintTable.Read([["Rope Tan", new string('x', 120)]], [PaintColumn.Name, column])).Fault);
+    }
 }

@@ -11,6 +11,7 @@ using Lowfell.Web.Features.Sets;
 using Lowfell.Web.Features.Shelf;
 using Lowfell.Web.Features.Stack;
 using Microsoft.EntityFrameworkCore;
+using NodaTime;
 
 namespace Lowfell.Web.Features.Begin;
 
@@ -141,7 +142,8 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
         if (!hasEvenings)
         {
             var calendar = CalendarEndpoints.Of(bench) with { Weekly = Evenings(request.Times) };
-            calendar = request.TimeZone.Length > 0 ? calendar with { TimeZone = request.TimeZone } : calendar;
+            // A browser may tell a zone by a name that is not known here; the evenings are no worse for it.
+            calendar = DateTimeZoneProviders.Tzdb.GetZoneOrNull(request.TimeZone) is null ? calendar : calendar with { TimeZone = request.TimeZone };
             var checks = new Checks();
             calendar.Check(checks);
             checks.Enforce();

@@ -116,7 +116,8 @@ public sealed class PaintDesk(LowfellDb db)
         var names = taken.ToHashSet(StringComparer.OrdinalIgnoreCase);
         for (var again = 1; names.Contains(row.Name); again++)
         {
-            row.Name = $"{plain.Name}, {plain.Family.Facts().Word}{(again > 1 ? $" {again}" : "")}";
+            var behind = $", {plain.Family.Facts().Word}{(again > 1 ? $" {again}" : "")}";
+            row.Name = plain.Name[..Math.Min(plain.Name.Length, NameBoundAttribute.Longest - behind.Length)] + behind;
         }
 
         row.Bottles.Add(new() { Id = Guid.CreateVersion7(), MaterialId = row.Id, SizeMl = UsualMl(plain.Family), LeftMl = 0 });

@@ -70,6 +70,18 @@ export async function ask<T>(call: Promise<Answer<T>>): Promise<Full<T>> {
   return answer.data as Full<T>;
 }
 
+/** Sends a file as it is; what the host answers, or a {@link Problem}. */
+export async function sendFile<T>(path: string, file: File, type: string): Promise<T> {
+  const answer = await fetch(path, { method: "POST", headers: { "Content-Type": type }, body: file }).catch(
+    () => undefined,
+  );
+  if (!answer) throw new Problem(0, "Lowfell does not answer.", {}, null);
+  const body = await answer.json().catch(() => ({}));
+  if (!answer.ok)
+    throw new Problem(answer.status, body.title ?? `The host said ${answer.status}.`, body.errors ?? {}, body);
+  return body as T;
+}
+
 /** What a failed call says on screen. */
 export function wording(error: unknown): string {
   return error instanceof Problem ? error.full : "Something has failed here.";

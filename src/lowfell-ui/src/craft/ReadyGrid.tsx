@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { wording } from "../api/client";
 import { queries } from "../api/queries";
 import { Failed } from "../ui";
-import { LookBar } from "./LookPair";
+import { ThreeHeights } from "./ThreeHeights";
 
 /** The ready schemes by their looks, as long as nothing else is to be shown. */
 export function ReadyGrid() {
@@ -13,7 +13,7 @@ export function ReadyGrid() {
       {(ready.data ?? []).map((r) => (
         <li key={r.name} className="rounded-lg border border-line bg-panel p-2">
           <span className="block rounded bg-swatch p-1.5">
-            <LookBar look={r.look} className="h-12" />
+            <ThreeHeights of={r.look} className="h-12" />
           </span>
           <h3 className="mt-1 text-sm font-semibold">{r.name}</h3>
           <p className="text-xs text-soft">{r.about}</p>

@@ -1,11 +1,11 @@
 import { changed } from "../../api/changes";
 import { api, ask, Problem } from "../../api/client";
 import type { LogAction } from "../../api/types";
+import { tapsKey } from "../../craft/waitingTaps";
 
 /** Something done at the table, with an id of its own: sent twice, it is written once. */
 export type BenchAction = LogAction;
 
-const keepKey = "lowfell.benchQueue";
 const refusedKey = "lowfell.benchRefused";
 const retryMs = 2_000;
 type Listener = () => void;
@@ -23,7 +23,7 @@ export class BenchQueue {
     private readonly store: Storage = localStorage,
     private readonly onTaken: () => void = () => {},
   ) {
-    this.waiting = read(store, keepKey);
+    this.waiting = read(store, tapsKey);
   }
 
   /** What the host has not got yet, the oldest first. */
@@ -82,7 +82,7 @@ export class BenchQueue {
 
   private change(to: BenchAction[]) {
     this.waiting = to;
-    this.store.setItem(keepKey, JSON.stringify(to));
+    this.store.setItem(tapsKey, JSON.stringify(to));
     for (const listener of this.listeners) listener();
   }
 }

@@ -50,6 +50,11 @@ export function FirstSteps({ cards }: { cards: SetCard[] }) {
             )}
           </li>
         ))}
+        <li className="ml-auto">
+          <Button look="quiet" className="px-1 underline" onClick={() => void openBench(true)}>
+            Look around the demo
+          </Button>
+        </li>
       </ol>
     </nav>
   );

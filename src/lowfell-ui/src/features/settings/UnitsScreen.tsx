@@ -1,4 +1,6 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { queries } from "../../api/queries";
 import {
   area,
   dateAndTime,
@@ -13,7 +15,8 @@ import {
 import { setTheme, theme, type Theme } from "../../craft/theme";
 import { craft } from "../../api/words";
 import { setVision, vision } from "../../craft/vision";
-import { Choice, Field } from "../../ui";
+import { openBench } from "../../craft/openBench";
+import { Button, Choice, Field } from "../../ui";
 
 const own = "browser";
 const languages = ["en-GB", "en-US", "en-CA", "de-DE", "fr-FR", "es-ES", "it-IT", "nl-NL", "pl-PL", "sv-SE"];
@@ -143,7 +146,26 @@ export function UnitsScreen() {
           {temperature(17)}, on {dateAndTime(new Date().toISOString())}.
         </p>
       </section>
+      <WhichBench />
     </div>
+  );
+}
+
+/** The demo has a bench of its own beside the painter's. */
+function WhichBench() {
+  const bench = useQuery(queries.bench());
+  if (!bench.data) return null;
+  const demo = bench.data.holdsDemo;
+  return (
+    <section aria-label="Benches" className="mt-3 rounded-lg border border-line bg-panel p-4">
+      <h2 className="font-semibold">Benches</h2>
+      <p className="mb-2 text-sm text-soft">
+        {demo
+          ? "The demo is open, a made-up table half painted. Your own bench is beside it, as you left it."
+          : "Your own bench is open. The demo has one of its own beside it, a made-up table half painted."}
+      </p>
+      <Button onClick={() => void openBench(!demo)}>{demo ? "Open your own bench" : "Look around the demo"}</Button>
+    </section>
   );
 }
 

@@ -1,7 +1,7 @@
 import { changed } from "../../api/changes";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useRef, useState } from "react";
-import { Problem, wording } from "../../api/client";
+import { sendFile, wording } from "../../api/client";
 import type { ImportResult, ImportRow } from "../../api/types";
 import { Button, Choice, Chip, Dialog, notify, TextInput, Toggle } from "../../ui";
 
@@ -12,17 +12,6 @@ const verdicts: Record<ImportRow["verdict"], string> = {
   duplicate: "on the shelf already",
   refused: "can't be taken",
 };
-
-async function send<T>(path: string, file: File): Promise<T> {
-  const answer = await fetch(path, { method: "POST", headers: { "Content-Type": "text/csv" }, body: file }).catch(
-    () => undefined,
-  );
-  if (!answer) throw new Problem(0, "Lowfell does not answer.", {}, null);
-  const body = await answer.json().catch(() => ({}));
-  if (!answer.ok)
-    throw new Problem(answer.status, body.title ?? `The host said ${answer.status}.`, body.errors ?? {}, body);
-  return body as T;
-}
 
 /** A CSV is read and told row by row before anything is kept. */
 export function ImportDialog({ onClose }: { onClose: () => void }) {
@@ -47,11 +36,15 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
     run(async () => {
       setFile(chosen);
       setRows(undefined);
-      setRows(await send<ImportRow[]>("/api/shelf/check", chosen));
+      setRows(await sendFile<ImportRow[]>("/api/shelf/check", chosen, "text/csv"));
     });
   const bring = () =>
     run(async () => {
-      const done = await send<ImportResult>(`/api/shelf/import?duplicates=${duplicates}&leaveOut=${leaveOut}`, file!);
+      const done = await sendFile<ImportResult>(
+        `/api/shelf/import?duplicates=${duplicates}&leaveOut=${leaveOut}`,
+        file!,
+        "text/csv",
+      );
       await changed("shelf", "bottles");
       notify(
         `${done.added} added, ${done.updated} changed, ${done.skipped} left as they were, ${done.bottles} bottles${done.refused ? `, ${done.refused} rows left out` : ""}.`,

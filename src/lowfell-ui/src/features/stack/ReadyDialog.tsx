@@ -2,26 +2,17 @@ import { useQuery } from "@tanstack/react-query";
 import { FileUp } from "lucide-react";
 import { useRef, useState } from "react";
 import { changed } from "../../api/changes";
-import { api, ask, Problem, wording } from "../../api/client";
+import { api, ask, sendFile, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { ReadyScheme, ZonePage } from "../../api/types";
 import { thingKindWord } from "../../api/words";
-import { LookBar, LookPair } from "../../craft/LookPair";
+import { LookPair } from "../../craft/LookPair";
 import { restoreCoats } from "../../craft/restoreCoats";
+import { ThreeHeights } from "../../craft/ThreeHeights";
 import { Button, Dialog, notify, TextInput } from "../../ui";
 
 /** A scheme that somebody else kept as a file. */
-async function takeFile(file: File) {
-  const answer = await fetch("/api/ready/file", {
-    method: "POST",
-    headers: { "Content-Type": "application/lowfell-scheme+json" },
-    body: file,
-  }).catch(() => undefined);
-  if (!answer) throw new Problem(0, "Lowfell does not answer.", {}, null);
-  if (answer.ok) return;
-  const body = await answer.json().catch(() => ({}));
-  throw new Problem(answer.status, body.title ?? `The host said ${answer.status}.`, body.errors ?? {}, body);
-}
+const takeFile = (file: File) => sendFile("/api/ready/file", file, "application/lowfell-scheme+json");
 
 /** Ready schemes for a zone, filled from the shelf; one's own kept, given away and taken. */
 export function ReadyDialog({ page, onClose }: { page: ZonePage; onClose: () => void }) {
@@ -98,7 +89,7 @@ export function ReadyDialog({ page, onClose }: { page: ZonePage; onClose: () => 
               onClick={() => setChosen(r.name)}
               className={`flex w-full flex-col gap-1 rounded border p-1.5 text-left text-sm hover:border-accent ${chosen === r.name ? "border-accent bg-tint" : "border-line"}`}
             >
-              <LookBar look={r.look} className="h-8 w-full" />
+              <ThreeHeights of={r.look} className="h-8 w-full" />
               <span className="truncate">{r.name}</span>
             </button>
           </li>
