@@ -3,14 +3,17 @@ namespace Lowfell.Core.Colour;
 /// <summary>Differences of colour in a painter's words: how much first, then in which way.</summary>
 public static class DifferenceWords
 {
-    // Up to so many dE00 it is called so. The first two follow what is seen side by side and from a step away; the others are craft estimates.
-    private static readonly (double UpTo, string Word)[] Amounts = [(1, "the same to the eye"), (2.5, "the same at arm's length"), (5, "a shade"), (12, "clearly"), (double.MaxValue, "far")];
+    // No two colours are farther apart than this, dE00.
+    private const double Farthest = 200;
 
     // A second way is named where it is so large a share of the first.
     private const double AlsoNamed = 0.6;
 
     // Under this chroma a colour has no hue worth a word.
     private const double Grey = 10;
+
+    /// <summary>Up to so many dE00 it is called so. The first two follow what is seen side by side and from a step away; the others are craft estimates.</summary>
+    public static IReadOnlyList<(double UpTo, string Word)> Amounts { get; } = [(1, "the same to the eye"), (2.5, "the same at arm's length"), (5, "a shade"), (12, "clearly"), (Farthest, "far")];
 
     /// <summary>How another colour differs from one: "a shade lighter", "clearly darker and redder", "the same at arm's length".</summary>
     /// <param name="from">What it is held against.</param>

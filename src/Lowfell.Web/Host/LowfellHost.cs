@@ -132,6 +132,7 @@ public static class LowfellHost
         PaintPasteEndpoints.Map(bound);
         BeginEndpoints.Map(bound);
         ReadyEndpoints.Map(bound);
+        GroundEndpoints.Map(bound);
         AmountEndpoints.Map(bound);
         MixEndpoints.Map(bound);
         MixRecordEndpoints.Map(bound);
@@ -145,6 +146,7 @@ public static class LowfellHost
         PhotoEndpoints.Map(bound);
         ProgressEndpoints.Map(bound);
         MatchEndpoints.Map(bound);
+        FewerEndpoints.Map(bound);
         SearchEndpoints.Map(bound);
         BinEndpoints.Map(bound);
         FamilyEndpoints.Map(bound);

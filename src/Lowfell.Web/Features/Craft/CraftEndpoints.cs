@@ -69,6 +69,18 @@ public sealed record CoverView(CoverWord Cover, string Word, double ContrastRati
 /// <param name="Matrix">On linear red, green and blue, by rows.</param>
 public sealed record VisionView(Vision Vision, string Word, IReadOnlyList<double> Matrix);
 
+/// <summary>A difference of colour in a word.</summary>
+/// <param name="UpTo">It is called so up to this, dE00.</param>
+/// <param name="Word">The word: "the same ..." for what is as good as the same, else how far off.</param>
+/// <param name="Unlike">It is more than the same.</param>
+public sealed record DifferenceWordView(double UpTo, string Word, bool Unlike);
+
+/// <summary>A setting that pieces and bases stand in.</summary>
+/// <param name="Setting">Which.</param>
+/// <param name="Word">Its word.</param>
+/// <param name="Colour">The colour of its ground.</param>
+public sealed record GroundSettingView(GroundSetting Setting, string Word, string Colour);
+
 /// <summary>A thinner.</summary>
 /// <param name="Thinner">Thinner.</param>
 /// <param name="Word">Its word.</param>
@@ -99,6 +111,8 @@ public sealed record RuleView(string Rule, string Title, IReadOnlyList<Severity>
 /// <param name="Covers">How well paints cover, in words.</param>
 /// <param name="Visions">How other eyes see colours.</param>
 /// <param name="Glossary">Terms of the craft and of science, explained.</param>
+/// <param name="Differences">Differences of colour in words, the smallest first.</param>
+/// <param name="Grounds">Settings with the colour of their ground.</param>
 /// <param name="Words">Words of what has no table of its own, by what it is.</param>
 public sealed record CraftView(
     IReadOnlyList<TechniqueView> Techniques,
@@ -111,6 +125,8 @@ public sealed record CraftView(
     IReadOnlyList<CoverView> Covers,
     IReadOnlyList<VisionView> Visions,
     IReadOnlyList<GlossaryTerm> Glossary,
+    IReadOnlyList<DifferenceWordView> Differences,
+    IReadOnlyList<GroundSettingView> Grounds,
     WordsView Words);
 
 /// <summary>What painters call what has no table of its own.</summary>
@@ -214,6 +230,8 @@ public static class CraftEndpoints
         [.. Enum.GetValues<CoverWord>().Select(c => new CoverView(c, SaidAttribute.Of(typeof(CoverWord))[c.ToString()], c.ContrastRatio()))],
         [.. Enum.GetValues<Vision>().Select(v => new VisionView(v, SaidAttribute.Of(typeof(Vision))[v.ToString()], v.Matrix()))],
         Glossary.Terms,
+        [.. DifferenceWords.Amounts.Select(a => new DifferenceWordView(a.UpTo, a.Word, DifferenceWords.Unlike(a.UpTo)))],
+        [.. Enum.GetValues<GroundSetting>().Select(g => new GroundSettingView(g, SaidAttribute.Of(typeof(GroundSetting))[g.ToString()], g.Colour().ToString()))],
         new(
             Said<Relief>(), Said<Facing>(), Said<Fitting>(), Said<PieceShape>(), Said<DilutionForm>(), Said<Bears>(), Said<Wait>(), Said<WaitKind>(), Said<LogKind>(), Said<WorkedWith>(), Said<SolveStage>(),
             Said<Stance>(), Said<BaseShape>(), Said<ElementKind>(), Said<Texture>(), Said<CrackleGround>(), Said<DustFrom>(), Said<StandInKind>(), Said<Lamp>(),

@@ -110,6 +110,11 @@ internal sealed class Planner
     public IReadOnlyList<HeldLot> Held(IEnumerable<KeptLot> lots) =>
         [.. lots.Select(l => new HeldLot(l.Id, l.Copies, Minutes(l.StartUtc), l.MinutesPerCopy, l.SetUpMin, Minutes(l.OpenUtc), Minutes(l.CloseUtc), l.Day))];
 
+    /// <summary>The task as it would be with other zones.</summary>
+    /// <param name="change">What a zone would be.</param>
+    public WorkTask TaskOf(Func<WorkZone, WorkZone> change) =>
+        new((Source.Work with { Zones = [.. Source.Work.Zones.Select(change)] }).Of(Way), [.. Evenings.Select(e => e.Session)], Way);
+
     /// <summary>A plan as it is kept.</summary>
     public IReadOnlyList<KeptLot> Keep(Plan plan) => [.. plan.Lots.Select(l =>
     {

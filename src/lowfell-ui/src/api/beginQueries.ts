@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "./client";
-import type { BeginRequest, PaintColumn } from "./types";
+import type { BeginRequest, GroundSetting, PaintColumn } from "./types";
 
 const minuteMs = 60_000;
 
@@ -40,6 +40,30 @@ export const beginQueries = {
       enabled: scheme !== undefined,
       placeholderData: keepPreviousData,
       gcTime: minuteMs,
+    }),
+  /** The ground palette of a setting on a zone; nothing is kept. */
+  ground: (zoneId: string, setting: GroundSetting | undefined) =>
+    queryOptions({
+      queryKey: ["ground", zoneId, setting],
+      queryFn: ({ signal }) =>
+        ask(
+          api.POST("/api/zones/{id}/ground", {
+            params: { path: { id: zoneId } },
+            body: { setting: setting!, version: 0, dryRun: true },
+            signal,
+          }),
+        ),
+      enabled: setting !== undefined,
+      placeholderData: keepPreviousData,
+      retry: false,
+      gcTime: minuteMs,
+    }),
+  /** Pairs of paints of a set that are one for both. */
+  fewer: (setId: string) =>
+    queryOptions({
+      queryKey: ["fewer", setId],
+      queryFn: ({ signal }) => ask(api.GET("/api/sets/{id}/fewer", { params: { path: { id: setId } }, signal })),
+      retry: false,
     }),
   starter: () => queryOptions({ queryKey: ["starter"], queryFn: () => ask(api.GET("/api/shelf/starter")) }),
   /** The ready schemes as this bench would paint them. */

@@ -225,6 +225,9 @@ export const bounds = {
     fullMm: { min: 0, max: 3000, unit: "mm" },
     noneMm: { min: 0, max: 3000, unit: "mm" },
   },
+  FewerChange: {
+    schemes: { maxItems: 2000 },
+  },
   GroundsChange: {
     count: { min: 0, max: 5 },
   },

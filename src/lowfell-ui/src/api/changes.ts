@@ -3,7 +3,7 @@ import type { QueryName } from "./queries";
 import type { Bench, BoardView, Coat, Tray, WeatheringView, ZonePage } from "./types";
 
 const judged: QueryName[] = ["preview", "cost", "help", "wet", "primers", "mends", "mendAll", "judgement", "effects"];
-const planned: QueryName[] = ["plan", "firstCopy", "whatIfs", "doneBy", "progress"];
+const planned: QueryName[] = ["fewer", "plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
 const shown: QueryName[] = [
   "cards",
@@ -41,6 +41,7 @@ const stale = {
   /** A stack, changed by another screen than its own. */
   stack: [
     ...shown,
+    "ground",
     "traySteps",
     "zone",
     "versions",
@@ -56,6 +57,7 @@ const stale = {
   shelf: [
     "begun",
     "readyOn",
+    "ground",
     "pastedPaints",
     "starter",
     "ready",
@@ -104,9 +106,21 @@ const stale = {
   /** Schemes of the painter's own. */
   readySchemes: ["ready", "readyOn", "begun"],
   /** What there is to paint with. */
-  tools: ["bench", "begun", "ready", "readyOn", ...shown, ...judged, ...planned],
+  tools: ["bench", "begun", "ready", "readyOn", "ground", ...shown, ...judged, ...planned],
   /** Preferences. */
-  schools: ["begun", "ready", "readyOn", "trayRim", ...shown, "zone", "amounts", "match", ...judged, ...planned],
+  schools: [
+    "begun",
+    "ready",
+    "readyOn",
+    "ground",
+    "trayRim",
+    ...shown,
+    "zone",
+    "amounts",
+    "match",
+    ...judged,
+    ...planned,
+  ],
   /** The plan that is held. */
   plan: [...planned, "amounts"],
   feed: ["feed"],

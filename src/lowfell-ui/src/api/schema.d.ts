@@ -457,6 +457,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/zones/{id}/ground": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts deep, ground, mid, light and dust of a setting on a zone, from the shelf in one hue family; what prepares and primes the zone stays. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GroundRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GroundPaletteView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/amounts": {
         parameters: {
             query?: never;
@@ -7411,6 +7471,97 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sets/{id}/fewer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Pairs of paints of a set whose finished zones no one would tell apart, with the set-ups that one for both would save; at most 8, the least seen first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FewerView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Takes one paint for both in every scheme of the set; gives what the schemes were before. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FewerChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CoatsBefore"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/base-families": {
         parameters: {
             query?: never;
@@ -12124,6 +12275,16 @@ export interface components {
              */
             coatId: string;
         };
+        /** @description What a scheme was before, by a zone of it. */
+        CoatsBefore: {
+            /**
+             * Format: uuid
+             * @description A zone that it is of.
+             */
+            zoneId: string;
+            /** @description Its coats. */
+            coats: components["schemas"]["CoatDraft"][];
+        };
         /**
          * @description How far contrast is driven.
          * @enum {unknown}
@@ -12366,6 +12527,10 @@ export interface components {
             visions: components["schemas"]["VisionView"][];
             /** @description Terms of the craft and of science, explained. */
             glossary: components["schemas"]["GlossaryTerm"][];
+            /** @description Differences of colour in words, the smallest first. */
+            differences: components["schemas"]["DifferenceWordView"][];
+            /** @description Settings with the colour of their ground. */
+            grounds: components["schemas"]["GroundSettingView"][];
             /** @description Words of what has no table of its own, by what it is. */
             words: components["schemas"]["WordsView"];
         };
@@ -12482,6 +12647,18 @@ export interface components {
             judged: components["schemas"]["Alikeness"];
             /** @description They stand side by side. */
             beside: boolean;
+        };
+        /** @description A difference of colour in a word. */
+        DifferenceWordView: {
+            /**
+             * Format: double
+             * @description It is called so up to this, dE00.
+             */
+            upTo: number;
+            /** @description The word: "the same ..." for what is as good as the same, else how far off. */
+            word: string;
+            /** @description It is more than the same. */
+            unlike: boolean;
         };
         /**
          * @description How the painter said it; all ways become the fraction of paint in the mix.
@@ -13103,6 +13280,73 @@ export interface components {
             /** @description Path on this host, a secret; none until one is made. */
             path: null | string;
         };
+        /** @description One paint is taken for two. */
+        FewerChange: {
+            /**
+             * Format: uuid
+             * @description The one that is kept.
+             */
+            keepId: string;
+            /**
+             * Format: uuid
+             * @description The one that is done without.
+             */
+            dropId: string;
+            /** @description The schemes that change, as they were when it was asked. */
+            schemes: components["schemas"]["SchemeAt"][];
+        };
+        /** @description One paint that would do for two. */
+        FewerView: {
+            /**
+             * Format: uuid
+             * @description The one that is kept.
+             */
+            keepId: string;
+            /** @description Its name. */
+            keep: string;
+            /** @description Its colour. */
+            keepColour: string;
+            /**
+             * Format: uuid
+             * @description The one that is done without.
+             */
+            dropId: string;
+            /** @description Its name. */
+            drop: string;
+            /** @description Its colour. */
+            dropColour: string;
+            /** @description What is seen of it where most is. */
+            words: string;
+            /**
+             * Format: double
+             * @description The same as dE00.
+             */
+            deltaE: number;
+            /** @description Where that is: piece and zone. */
+            where: string;
+            /**
+             * Format: int32
+             * @description How many zones change.
+             */
+            zones: number;
+            /**
+             * Format: int32
+             * @description How many of them are of other sets, which share the scheme.
+             */
+            elsewhere: number;
+            /**
+             * Format: int32
+             * @description So many set-ups fewer.
+             */
+            setUps: number;
+            /**
+             * Format: double
+             * @description So many minutes of setting up less.
+             */
+            minutes: number;
+            /** @description The schemes that change. */
+            schemes: components["schemas"]["SchemeAt"][];
+        };
         /**
          * @description What a piece is held against.
          * @enum {unknown}
@@ -13341,6 +13585,63 @@ export interface components {
          * @enum {unknown}
          */
         GritSchool: "brushOff" | "glueFirst";
+        /** @description A ground palette on a zone. */
+        GroundPaletteView: {
+            /** @description Deep, ground, mid, light and dust. */
+            tones: components["schemas"]["GroundToneView"][];
+            /** @description What the zone would look like. */
+            look: components["schemas"]["LookView"];
+            /** @description Its coats, from the ground up. */
+            coats: string[];
+        };
+        /** @description A ground palette for a zone. */
+        GroundRequest: {
+            /** @description What the ground is. */
+            setting: components["schemas"]["GroundSetting"];
+            /**
+             * Format: int32
+             * @description Version of the zone's scheme.
+             * @default 0
+             */
+            version: number;
+            /**
+             * @description It is only looked at.
+             * @default false
+             */
+            dryRun: boolean;
+        };
+        /**
+         * @description A setting that pieces and bases stand in.
+         * @enum {unknown}
+         */
+        GroundSetting: "wetSand" | "drySand" | "saltMarsh" | "peat" | "redClay" | "paleClay" | "slate" | "cinders";
+        /** @description A setting that pieces and bases stand in. */
+        GroundSettingView: {
+            /** @description Which. */
+            setting: components["schemas"]["GroundSetting"];
+            /** @description Its word. */
+            word: string;
+            /** @description The colour of its ground. */
+            colour: string;
+        };
+        /** @description A tone of a ground with what is taken for it. */
+        GroundToneView: {
+            /** @description The tone in a word. */
+            tone: string;
+            /** @description The paint, or parts of two. */
+            says: string;
+            /** @description What comes of it. */
+            colour: string;
+            /** @description What it should be. */
+            wanted: string;
+            /** @description How it differs from that. */
+            words: string;
+            /**
+             * Format: double
+             * @description The same as dE00.
+             */
+            deltaE: number;
+        };
         /** @description A ground of a tray. */
         GroundView: {
             /**
@@ -16875,6 +17176,19 @@ export interface components {
             grams: number;
             /** @description Whether it has settled. */
             steady: boolean;
+        };
+        /** @description The version of a scheme that a question was answered for. */
+        SchemeAt: {
+            /**
+             * Format: uuid
+             * @description The scheme.
+             */
+            schemeId: string;
+            /**
+             * Format: int32
+             * @description Its version.
+             */
+            version: number;
         };
         /** @description A new name, and for a copy the zone that shall use it. */
         SchemeCopy: {

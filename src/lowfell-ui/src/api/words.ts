@@ -170,3 +170,13 @@ export const duration = (minutes: number): string =>
       : `${number(minutes / 1440, 1)} days`;
 
 export { area, millilitres } from "./units";
+
+/** A difference of colour in words: "the same to the eye", "clearly off"; against something, "a shade off the target". */
+export function offWords(deltaE: number, from = ""): string {
+  const all = craft().differences;
+  const { word, unlike } = all.find((d) => deltaE <= d.upTo) ?? all.at(-1)!;
+  return [word, unlike ? "off" : from && "as", from].filter(Boolean).join(" ");
+}
+
+/** The same with its figure behind: "clearly off (6.1 dE)". */
+export const offFigure = (deltaE: number, from = "") => `${offWords(deltaE, from)} (${number(deltaE)} dE)`;

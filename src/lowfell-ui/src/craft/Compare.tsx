@@ -3,7 +3,7 @@ import { wording } from "../api/client";
 import { queries } from "../api/queries";
 import type { Coat, Preview, SampleStratum, ZonePage } from "../api/types";
 import { millilitres } from "../api/units";
-import { duration, number } from "../api/words";
+import { duration, offFigure } from "../api/words";
 import { countFound, FoundCounts } from "../ui";
 import { MiniCore } from "./MiniCore";
 
@@ -49,7 +49,7 @@ function Stack({ zone, side }: { zone: ZonePage; side: Side }) {
             </span>
           </div>
           <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3">
-            {off != null && <Row what="Off the target" is={`${number(off)} dE`} />}
+            {off != null && <Row what="From the target" is={offFigure(off)} />}
             {cost.data && (
               <>
                 <Row what="Coats" is={String(cost.data.coats)} />

@@ -9,6 +9,7 @@ import { Button, Choice, notify, Toggle } from "../../ui";
 import { CoatAmounts } from "./CoatAmounts";
 import { CopiesTrial } from "./CopiesTrial";
 import { Elements, Needs } from "./Needs";
+import { OneForBoth } from "./OneForBoth";
 import { ByPiece, Takes } from "./Takes";
 
 type Palette = NonNullable<AmountsRequest["palette"]>;
@@ -112,7 +113,16 @@ export function AmountsOf({ pieceId }: { pieceId?: string }) {
         </p>
       )}
       {!amounts.data && !amounts.isError && <p className="text-soft">Adding up…</p>}
-      {amounts.data && <Takes amounts={amounts.data} />}
+      {amounts.data && (
+        <div className="flex flex-wrap items-start justify-between gap-x-4">
+          <Takes amounts={amounts.data} />
+          {kind === "set" && !pieceId && id && (
+            <span className="print:hidden">
+              <OneForBoth key={id} setId={id} />
+            </span>
+          )}
+        </div>
+      )}
       {amounts.data && (
         <div className="grid grid-cols-1 items-start gap-3 lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)] print:grid-cols-1">
           <div className="flex flex-col gap-3">

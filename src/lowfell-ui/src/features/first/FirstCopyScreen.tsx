@@ -5,7 +5,7 @@ import { api, ask, Problem, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { FirstCopy } from "../../api/types";
 import { dateAndTime } from "../../api/units";
-import { duration, logKindWord, number } from "../../api/words";
+import { duration, logKindWord, number, offFigure } from "../../api/words";
 import { logAction } from "../../craft/logAction";
 import { planRequest } from "../../craft/planRequest";
 import { ranges } from "../../craft/ranges";
@@ -156,7 +156,7 @@ function Offers({ pieceId, first }: { pieceId: string; first: FirstCopy }) {
         title="Leave out"
         text={
           first.drop
-            ? `${first.drop.what} changes ${number(first.drop.deltaE)} dE: without it ${duration(first.drop.savedMin)} less.`
+            ? `Without ${first.drop.what} it ends ${offFigure(first.drop.deltaE)}, and is done in ${duration(first.drop.savedMin)} less.`
             : "Each coat is worth its minutes."
         }
         disabled={!first.drop || take.isPending}

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, ask, wording } from "../../api/client";
 import type { Match, Painted } from "../../api/types";
-import { number, techniqueWord } from "../../api/words";
+import { number, offFigure, techniqueWord } from "../../api/words";
 import { Button, Chip, Choice, Failed, notify, Toggle } from "../../ui";
 import { zoneOptions } from "../../craft/zoneOptions";
 import { restoreCoats } from "../../craft/restoreCoats";
@@ -57,7 +57,7 @@ function Looks({ match }: { match: Match }) {
           <Chip colour={s.nowColour ? [s.thenColour, s.nowColour] : s.thenColour} className="h-4 w-10" />
           <span>
             <strong>{s.then}</strong> is gone;{" "}
-            {s.now ? `${s.now} stands in (${number(s.deltaE)} dE)` : "nothing of its family is left"}.
+            {s.now ? `${s.now} stands in, ${offFigure(s.deltaE)}` : "nothing of its family is left"}.
           </span>
         </p>
       ))}
@@ -100,7 +100,7 @@ function Unifier({ match: { unifier: u } }: { match: Match }) {
             <p>
               dE before: {threeDe(u.before)}
               <span className="block font-semibold">after: {threeDe(u.after)}</span>
-              <span className="block text-soft">the old set itself moves by {number(u.shift)} dE</span>
+              <span className="block text-soft">the old set itself comes out {offFigure(u.shift)}</span>
             </p>
           </div>
         </>

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { MixRecord } from "../../api/types";
-import { number } from "../../api/words";
+import { number, offWords } from "../../api/words";
 import { Button, Chip, Dialog, Field, NumberInput, notify } from "../../ui";
 
 interface Props {
@@ -50,7 +50,8 @@ export function AgainDialog({ record, onClose, onMade }: Props) {
                 <strong className="text-stop">Something in it is no longer on the shelf.</strong>
               ) : (
                 <>
-                  Predicted <strong>{number(compared.data.deltaE)} dE</strong> from what it was
+                  Predicted <strong>{offWords(compared.data.deltaE, "what it was")}</strong> (
+                  {number(compared.data.deltaE)} dE)
                   {compared.data.deltaE < 1
                     ? ": nobody will see it."
                     : compared.data.deltaE < 2.5

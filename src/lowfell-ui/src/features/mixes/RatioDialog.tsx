@@ -6,7 +6,7 @@ import { useState } from "react";
 import { useDraft } from "../../craft/useDraft";
 import { api, ask, wording } from "../../api/client";
 import type { Material, Ratio } from "../../api/types";
-import { familyFacts, number } from "../../api/words";
+import { familyFacts, offFigure } from "../../api/words";
 import { Button, Chip, Choice, ColourInput, Dialog, Field, IconButton, isColour } from "../../ui";
 
 interface Props {
@@ -109,7 +109,8 @@ export function RatioDialog({ materials, start, onClose, onKept }: Props) {
               <span className="min-w-0 flex-1">
                 <strong className="text-base">{r.parts.join(" : ")}</strong>
                 <span className="block text-xs text-soft">
-                  {number(r.deltaE)} dE off{i === 0 ? ", the nearest" : ", fewer parts"}
+                  {offFigure(r.deltaE)}
+                  {i === 0 ? ", the nearest" : ", fewer parts"}
                 </span>
               </span>
               <Button look={i === 0 ? "main" : "plain"} onClick={() => void keep(r)}>

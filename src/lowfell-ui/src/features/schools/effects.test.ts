@@ -13,6 +13,6 @@ test("what it costs and what it saves stand side by side, with how many stacks i
     "Here: +2 coats, +25 min of work, saves 12 h of waiting, 1 finding less; in 4 of 27 stacks.",
   );
   expect(effectWords({ ...none, moved: 2.3, stacks: 1 }, 1)).toBe(
-    "Here: a colour moves by up to 2.3 dE; in 1 of 1 stack.",
+    "Here: colours end the same at arm's length (2.3 dE) at most; in 1 of 1 stack.",
   );
 });

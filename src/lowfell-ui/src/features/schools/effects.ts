@@ -1,5 +1,5 @@
 import type { SchoolEffects } from "../../api/types";
-import { duration, number } from "../../api/words";
+import { duration, number, offFigure } from "../../api/words";
 
 type Effect = SchoolEffects["choices"][number];
 
@@ -12,7 +12,7 @@ export function effectWords(e: Effect, ofStacks: number): string {
     more(e.minutes, (n) => `${duration(n)} of work`, 1),
     more(e.waitHours, (n) => `${duration(n * 60)} of waiting`, 0.1),
     more(e.ml, (n) => `${number(n)} ml`, 0.1),
-    e.moved >= 0.5 ? `a colour moves by up to ${number(e.moved)} dE` : null,
+    e.moved >= 0.5 ? `colours end ${offFigure(e.moved)} at most` : null,
     e.spared > 0 ? `${e.spared} ${e.spared === 1 ? "finding" : "findings"} less` : null,
     e.asked > 0 ? `${e.asked} ${e.asked === 1 ? "finding" : "findings"} more` : null,
   ].filter((p) => p !== null);

@@ -6,7 +6,7 @@ import { useRef, useState } from "react";
 import { useChosen } from "../../craft/useChosen";
 import { wording } from "../../api/client";
 import type { Family, Material } from "../../api/types";
-import { familyFacts, familyWord, number, sheenWord } from "../../api/words";
+import { familyFacts, familyWord, number, offFigure, sheenWord } from "../../api/words";
 import { Button, Choice, Failed, isColour, Menu, TextInput, Toggle } from "../../ui";
 import { ImportDialog } from "./ImportDialog";
 import { MaterialPane } from "./MaterialPane";
@@ -202,7 +202,7 @@ function Rows({ shown, off, current, onOpen }: RowsProps) {
                   )}
                 </span>
                 <span className="text-right text-soft max-sm:hidden">
-                  {off.has(m.id) ? `${number(off.get(m.id)!)} dE` : m.usedIn > 0 ? `used ${m.usedIn}×` : ""}
+                  {off.has(m.id) ? offFigure(off.get(m.id)!) : m.usedIn > 0 ? `used ${m.usedIn}×` : ""}
                 </span>
               </button>
             </li>

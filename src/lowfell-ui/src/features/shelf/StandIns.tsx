@@ -2,7 +2,7 @@ import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { wording } from "../../api/client";
 import type { Material } from "../../api/types";
-import { familyFacts, number } from "../../api/words";
+import { familyFacts, number, offFigure, offWords } from "../../api/words";
 import { Chip, Failed } from "../../ui";
 
 /** What could stand in, judged by the finished zones rather than by the swatch. */
@@ -36,12 +36,14 @@ export function StandIns({ material }: { material: Material }) {
             <span className="min-w-0">
               <span className="block truncate font-semibold">{s.name}</span>
               <span className="block truncate text-xs text-soft">
-                worst in {s.worstIn}: {number(s.worstDeltaE)} dE
+                worst in {s.worstIn}: {offFigure(s.worstDeltaE)}
               </span>
             </span>
             <span className="text-right">
-              <span className="block font-semibold">{number(s.meanDeltaE)} dE</span>
-              <span className="block text-xs text-soft">{number(s.leftMl)} ml left</span>
+              <span className="block font-semibold">{offWords(s.meanDeltaE)}</span>
+              <span className="block text-xs text-soft">
+                {number(s.meanDeltaE)} dE, {number(s.leftMl)} ml left
+              </span>
             </span>
           </li>
         ))}

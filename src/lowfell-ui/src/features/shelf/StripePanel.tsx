@@ -6,7 +6,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, wording } from "../../api/client";
 import type { Material, Stripe, StripeDraft } from "../../api/types";
-import { number } from "../../api/words";
+import { number, offFigure } from "../../api/words";
 import { Button, Chip, ColourInput, Field, isColour, NumberInput, notify } from "../../ui";
 import { useReader } from "./useReader";
 
@@ -154,7 +154,7 @@ function Outcome({ stripe, onAccept }: { stripe: Stripe; onAccept: () => void })
     <section className="rounded border border-line p-3" data-testid="stripe-outcome">
       <p className="mb-2">
         It hides to a contrast ratio of <strong>{number(stripe.contrastRatio, 2)}</strong>. Predicted back, the stripe
-        is {number(stripe.backDeltaE)} dE from what was read.
+        is {offFigure(stripe.backDeltaE, "what was read")}.
       </p>
       <div className="mb-2 flex items-center gap-3 text-xs text-soft">
         <Chip colour={stripe.overBlack} className="h-6 w-20" title="over black, 1 to 3 passes" /> over black
@@ -171,7 +171,7 @@ function Outcome({ stripe, onAccept }: { stripe: Stripe; onAccept: () => void })
               <span aria-hidden>→</span>
               <Chip colour={z.after} className="h-5 w-14" title="recess, face, edge with the stripe" />
               <span className="min-w-0 flex-1 truncate">{z.label}</span>
-              <span>{number(Math.max(...z.deltaE))} dE</span>
+              <span>{offFigure(Math.max(...z.deltaE))}</span>
             </li>
           ))}
         </ul>

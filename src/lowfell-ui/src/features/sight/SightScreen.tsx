@@ -5,7 +5,7 @@ import { wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { PieceSight } from "../../api/types";
 import { length } from "../../api/units";
-import { duration, number, sightKindWord, sightVerdictWord, sightWord } from "../../api/words";
+import { duration, number, offFigure, sightKindWord, sightVerdictWord, sightWord } from "../../api/words";
 import { markOf, PiecePictureFrom } from "../../craft/PiecePicture";
 import { Button, Failed } from "../../ui";
 import { Stairs, useLeaveOut } from "./Stairs";
@@ -283,7 +283,7 @@ function Wanted({ row, onChange }: { row: Row; onChange: (to: Change) => void })
             {t.material && (
               <>
                 , nearest {t.material}
-                <span className="text-soft"> ({number(t.offDeltaE, 1)} dE off)</span>{" "}
+                <span className="text-soft">, {offFigure(t.offDeltaE)}</span>{" "}
                 {row.coatId && row.kind === "mark" && (
                   <Small of={t.material} onClick={() => onChange({ materialId: t.materialId! })}>
                     Paint it so

@@ -125,7 +125,7 @@ test("what nobody sees is told first, in minutes, with what would show", async (
   );
   const rows = within(screen.getByTestId("sight")).getAllByRole("row").slice(1);
   expect(rows[0]).toHaveTextContent("barely at the table");
-  expect(rows[0]).toHaveTextContent("#6a694f, nearest Hull Green (2.5 dE off)");
+  expect(rows[0]).toHaveTextContent("#6a694f, nearest Hull Green, the same at arm's length (2.5 dE)");
   expect(rows[0]).toHaveTextContent("0.6 mm wide instead, 34 mm in life");
   expect(within(rows[0]!).getByRole("img")).toHaveAccessibleName(
     "0.3 m: stands out, 0.6 m: seen, 0.9 m: barely, 1.2 m: lost, 2 m: lost",

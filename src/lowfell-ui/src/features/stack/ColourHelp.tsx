@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
 import { wording } from "../../api/client";
 import type { Coat, Schools, ZonePage } from "../../api/types";
-import { number } from "../../api/words";
+import { offFigure } from "../../api/words";
 import { Button } from "../../ui";
 
 const Primers = lazy(async () => ({ default: (await import("./Primers")).Primers }));
@@ -49,8 +49,8 @@ function Answers({ page, schools, coats, coat, onApply, onTake }: Props) {
           </span>
           <span className="flex-1">
             {reachable
-              ? `Mixed to ${baseHex}, the face ends ${number(baseLeft ?? 0)} dE from the target.`
-              : `The target can't be reached with the coats above: ${baseHex} comes nearest, ${number(baseLeft ?? 0)} dE off.`}
+              ? `Mixed to ${baseHex}, the face ends ${offFigure(baseLeft ?? 0, "the target")}.`
+              : `The target can't be reached with the coats above: ${baseHex} comes nearest, ${offFigure(baseLeft ?? 0)}.`}
           </span>
           {coat.materialId && <Button onClick={() => onApply((c) => ({ ...c, mixedTo: baseHex }))}>Mix to it</Button>}
         </div>
@@ -67,8 +67,10 @@ function Answers({ page, schools, coats, coat, onApply, onTake }: Props) {
                   <span className="h-5 w-5" style={{ background: n.hex }} />
                   <span className="h-5 w-5" style={{ background: n.result }} />
                 </span>
-                <span className="min-w-0 flex-1 truncate">{n.name}</span>
-                <span className="text-soft">{number(n.de)} dE</span>
+                <span className="min-w-0 flex-1">
+                  <span className="block truncate">{n.name}</span>
+                  <span className="block truncate text-xs text-soft">{offFigure(n.de)}</span>
+                </span>
                 <Button
                   onClick={() =>
                     onApply(({ mixId: _m, mixedTo: _t, ...c }) => ({

@@ -54,7 +54,9 @@ describe("what the rules find", () => {
     const { onMend } = show({ findings: [found], shown: found, mends: [split] });
     expect(screen.getByText(/0.4 ml/)).toBeVisible();
     expect(
-      screen.getByText("+30 min of waiting, +4 min of work, +1 coat; recess 1.2 dE away; nothing left"),
+      screen.getByText(
+        "+30 min of waiting, +4 min of work, +1 coat; recess the same at arm's length (1.2 dE); nothing left",
+      ),
     ).toBeVisible();
     await userEvent.click(screen.getByRole("button", { name: /Split it in two/ }));
     expect(onMend).toHaveBeenCalledWith(found, split);

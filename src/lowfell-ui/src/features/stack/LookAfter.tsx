@@ -1,5 +1,5 @@
 import type { Preview } from "../../api/types";
-import { number } from "../../api/words";
+import { offFigure } from "../../api/words";
 
 interface Props {
   /** After the selected coat; the bare ground where none is. */
@@ -30,7 +30,7 @@ export function LookAfter({ stratum, place, target }: Props) {
         {target && (
           <p className="mt-2 text-center text-xs text-ink">
             <span className="block h-14" style={{ background: target }} title={target} />
-            wanted{stratum.face.deTarget != null && `, ${number(stratum.face.deTarget)} dE from the face`}
+            wanted{stratum.face.deTarget != null && `; the face is ${offFigure(stratum.face.deTarget)}`}
           </p>
         )}
       </div>

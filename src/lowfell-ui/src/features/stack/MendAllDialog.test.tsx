@@ -53,7 +53,9 @@ test("the stack stands beside the mended one, with what is mended and what it ta
   const { onTake } = show();
   expect(await screen.findByText("Put a satin varnish between.")).toBeVisible();
   expect(screen.getByText("This pin wash goes on matt paint.")).toBeVisible();
-  expect(screen.getByText(/\+30 min of waiting, \+3 min of work, \+1 coat, \+3.4 ml; face 0.3 dE away/)).toBeVisible();
+  expect(
+    screen.getByText(/\+30 min of waiting, \+3 min of work, \+1 coat, \+3.4 ml; face the same to the eye \(0\.3 dE\)/),
+  ).toBeVisible();
   const [now, after] = [screen.getByRole("region", { name: "Now" }), screen.getByRole("region", { name: "Mended" })];
   expect(within(now).getByText(/2 risks left/)).toBeVisible();
   expect(within(now).queryByText(/Satin/)).toBeNull();

@@ -1,5 +1,5 @@
 import type { Finding, HeightColour, Preview, ZonePage } from "../../api/types";
-import { number } from "../../api/words";
+import { number, offWords } from "../../api/words";
 import { countFound, FoundCounts } from "../../ui";
 import { Elevations } from "./Elevations";
 
@@ -45,10 +45,15 @@ export function Verdict({ page, preview, findings, empty }: Props) {
                 : off === undefined
                   ? "No target colour set"
                   : off <= page.zone.tolerance
-                    ? `Lands ${number(off)} dE from the target`
-                    : `Ends ${number(off)} dE off the target`}
+                    ? `On target, ${offWords(off)}`
+                    : `Ends ${offWords(off, "the target")}`}
             </strong>
-            {!empty && off !== undefined && <span className="text-soft">, {number(page.zone.tolerance)} allowed</span>}
+            {!empty && off !== undefined && (
+              <span className="text-soft">
+                {" "}
+                ({number(off)} of {number(page.zone.tolerance)} dE)
+              </span>
+            )}
           </span>
         </p>
         <p>
@@ -58,7 +63,7 @@ export function Verdict({ page, preview, findings, empty }: Props) {
         </p>
         {top && !empty && (
           <p className="text-sm text-soft">
-            Recess to face {number(top.shading)} dE; a hand moves it by {number(top.recess.deSpan)}
+            Recess {offWords(top.shading, "the face")} ({number(top.shading)} dE, by hand {number(top.recess.deSpan)})
           </p>
         )}
         {page.neighbours.length > 0 && (

@@ -1,5 +1,5 @@
 import type { Cost, MendedAll, Outcome } from "../../api/types";
-import { duration, number } from "../../api/words";
+import { duration, number, offFigure } from "../../api/words";
 
 const least = 0.05;
 
@@ -17,7 +17,7 @@ export function costWords(cost: Cost): string {
 /** How far the finished colours move, where they do. */
 export function movedWords(moved: MendedAll["moved"]): string | null {
   const far = (["recess", "face", "edge"] as const).filter((h) => moved[h] >= least);
-  return far.length === 0 ? null : `${far.map((h) => `${h} ${number(moved[h])}`).join(", ")} dE away`;
+  return far.length === 0 ? null : far.map((h) => `${h} ${offFigure(moved[h])}`).join(", ");
 }
 
 /** What is left of the trouble. */

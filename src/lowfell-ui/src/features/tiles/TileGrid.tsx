@@ -1,5 +1,5 @@
 import type { Material, TileDraft, TilePreview } from "../../api/types";
-import { number } from "../../api/words";
+import { offFigure } from "../../api/words";
 
 interface Props {
   draft: TileDraft;
@@ -62,9 +62,9 @@ export function TileGrid({ draft, preview, materials, onCell }: Props) {
                         <span className="sr-only">Cell </span>
                         {row + 1}
                         {letter(column)}
-                        {cell?.deWanted != null && ` ${number(cell.deWanted)} dE`}
+                        {cell?.deWanted != null && ` ${offFigure(cell.deWanted)}`}
                         {nearest && <strong> nearest</strong>}
-                        {painted && cell?.dePainted != null && `, came out ${number(cell.dePainted)} dE off`}
+                        {painted && cell?.dePainted != null && `, came out ${offFigure(cell.dePainted)}`}
                       </span>
                     </button>
                   </td>
