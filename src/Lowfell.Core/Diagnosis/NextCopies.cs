@@ -68,10 +68,10 @@ public static class NextCopies
         return sign switch
         {
             Sign.Hurried or Sign.SolventLifts when aim.OwnWaitMin is { } own && own < reading.Waits[target].NeededMin =>
-                Change($"Wait as long as it needs before the {aim.How.Word}", aim with { OwnWaitMin = null }),
+                Change($"Wait as long as it needs before the {aim.Word}", aim with { OwnWaitMin = null }),
             Sign.SolventLifts when findings.FirstOrDefault(f => f.Rule.Id == SolventLiftsFilm.Rule.Id && f.CoatId == coat.Id) is { } lifts && Least(RankedMends.Of(reading, lifts, shelf)) is { } best => (best.Label, best.Draft),
             Sign.SolventLifts when Barrier(stack, at, shelf) is { } between => ("Put a varnish between", between),
-            Sign.Hurried when reading.Waits[target].NeededMin > 0 => ($"Keep the wait before the {aim.How.Word}", Noted(stack, target, $"wait {reading.Waits[target].NeededMin:0} min in this air before it")),
+            Sign.Hurried when reading.Waits[target].NeededMin > 0 => ($"Keep the wait before the {aim.Word}", Noted(stack, target, $"wait {reading.Waits[target].NeededMin:0} min in this air before it")),
             Sign.NoBarrier when Barrier(stack, at, shelf) is { } between => ("Put a varnish between", between),
             Sign.OverThinned when Limit(aim) is { } limit => Change($"Thin it to {limit * 100:0} %, no further", aim with { Dilution = Dilution.Of(limit) }),
             Sign.ForeignThinner => Change($"Thin with {aim.What!.OwnThinner.Word()}", aim with { Thinner = aim.What.OwnThinner }),

@@ -155,7 +155,7 @@ public sealed partial class SignReader
         return present ? Presence.Present : Presence.Absent;
     }
 
-    private string Word(int coat) => of.Stack!.Coats[coat] is var c && c.Paint is { } paint ? $"{c.How.Word} of {paint.Name}" : c.How.Word;
+    private string Word(int coat) => of.Stack!.Coats[coat] is var c && c.Paint is { } paint ? $"{c.Word} of {paint.Name}" : c.Word;
 
     private CaseEntry? Last(int copy, int coat, bool cleanUp = false) =>
         of.Log.LastOrDefault(l => l.Copy == copy && l.CoatId == of.Stack!.Coats[coat].Id && (cleanUp ? l.Pass == Step.CleanUpPass : Step.Lays(l.Pass)));

@@ -173,8 +173,17 @@ public sealed record Coat
     /// <summary>Facts of its technique.</summary>
     public TechniqueFacts How => Technique.Facts();
 
-    /// <summary>Technique and paint, as it stands in a list.</summary>
-    public string Label => Paint is { } paint ? $"{How.Label}, {paint.Name}" : How.Label;
+    /// <summary>It primes: a covering coat of a primer, however it is laid.</summary>
+    public bool Primes => How.Covers && What?.Kind == Kind.Primer;
+
+    /// <summary>What it is within a sentence: "primer", "base coat", "wash".</summary>
+    public string Word => Primes ? Priming.Word : How.Word;
+
+    /// <summary>What it is at the start of a line: "Prime", "Base coat", "Wash".</summary>
+    public string Title => Primes ? Priming.Label : How.Label;
+
+    /// <summary>What it is and its paint, as it stands in a list.</summary>
+    public string Label => Paint is { } paint ? $"{Title}, {paint.Name}" : Title;
 
     /// <summary>Family that the rules go by.</summary>
     public Family? Family => Paint?.Lead.Family;

@@ -70,6 +70,15 @@ public sealed record TechniqueFacts
     /// <summary>What it is done with.</summary>
     public required string Tool { get; init; }
 
+    /// <summary>Breadth of its brush as a share of the zone's side; 0 where it has none.</summary>
+    public double Breadth { get; init; }
+
+    /// <summary>Its brush is a fine round one, as fine as the detail.</summary>
+    public bool Fine { get; init; }
+
+    /// <summary>Sprayed from close by, along seams or within a panel.</summary>
+    public bool Close { get; init; }
+
     /// <summary>Row of the kernel table; null for what leaves no film.</summary>
     public string? Kernel { get; init; }
 

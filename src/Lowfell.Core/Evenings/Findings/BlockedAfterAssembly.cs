@@ -28,7 +28,7 @@ public static class BlockedAfterAssembly
                             Severity.Stop,
                             closed,
                             coat,
-                            $"No brush reaches {reading.Piece.Zones[closed].Name} for this {reading.Coat(closed, coat).How.Word} any more.",
+                            $"No brush reaches {reading.Piece.Zones[closed].Name} for this {reading.Coat(closed, coat).Word} any more.",
                             $"{step.Name} is fitted before it, and closes it.",
                             $"Paint it before {step.Name} is fitted, or keep the part off until then.");
                         break;

@@ -16,9 +16,9 @@ public static class CleanUpWindow
     {
         Check = static s => !IsCleaning(s) || s.Before.MostLagMin is not { } most ? null
             : s.GapMin < s.Before.NeededMin - StackWait.Slack
-                ? new(Rule!, Severity.Risk, $"The {s.Before.Coat.How.Word} is cleaned up while it still runs.", "It smears over the face instead of staying in the crease.", $"From {Words.Duration(s.Before.NeededMin)} after it on; {Words.Duration(s.GapMin)} is planned.", "")
+                ? new(Rule!, Severity.Risk, $"The {s.Before.Coat.Word} is cleaned up while it still runs.", "It smears over the face instead of staying in the crease.", $"From {Words.Duration(s.Before.NeededMin)} after it on; {Words.Duration(s.GapMin)} is planned.", "")
             : s.GapMin > most + StackWait.Slack
-                ? new(Rule!, Severity.Risk, $"The {s.Before.Coat.How.Word} has set: cleaning it up takes longer now.", "It comes off with fresh thinner and a stiff brush, and less evenly.", $"Until {Words.Duration(most)} after it; {Words.Duration(s.GapMin)} have gone by. About {Late(s.Zone.Relief):0.#} times the work here.", "Fresh thinner, a stiff brush and swabs; or hide the rest under dust or oil stains.")
+                ? new(Rule!, Severity.Risk, $"The {s.Before.Coat.Word} has set: cleaning it up takes longer now.", "It comes off with fresh thinner and a stiff brush, and less evenly.", $"Until {Words.Duration(most)} after it; {Words.Duration(s.GapMin)} have gone by. About {Late(s.Zone.Relief):0.#} times the work here.", "Fresh thinner, a stiff brush and swabs; or hide the rest under dust or oil stains.")
             : null,
     };
 

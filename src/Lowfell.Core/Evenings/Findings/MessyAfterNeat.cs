@@ -24,7 +24,7 @@ public static class MessyAfterNeat
                 Severity.Note,
                 zone,
                 coat,
-                $"This {reading.Coat(zone, coat).How.Word} lands on {there}, which is finished by then.",
+                $"This {reading.Coat(zone, coat).Word} lands on {there}, which is finished by then.",
                 "Messy work goes before neat: what it hits is painted over anyway.",
                 $"Paint {here} first, or mask {there}.")
             {

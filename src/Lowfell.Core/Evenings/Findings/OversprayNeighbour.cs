@@ -67,7 +67,7 @@ public static class OversprayNeighbour
             Severity.Note,
             zone,
             coat,
-            $"This {reading.Coat(zone, coat).How.Word} also lands on {there.Name}.",
+            $"This {reading.Coat(zone, coat).Word} also lands on {there.Name}.",
             "Fine mist settles on everything beside it that nothing covers.",
             mask <= repaint ? $"Mask {there.Name}: that is quicker than repainting it." : $"Spray, then touch {there.Name} up: that is quicker than masking.")
         {

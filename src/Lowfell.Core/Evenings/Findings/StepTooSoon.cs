@@ -16,8 +16,8 @@ public static class StepTooSoon
     private static TimeFinding Judged(TimedStep s)
     {
         var wet = s.GapMin < s.Before.Times.TouchMin - StackWait.Slack && s.Before.WaitFor != WaitKind.WhileWet;
-        var film = s.Before.Coat.What?.Word ?? s.Before.Coat.How.Word;
-        return new(Rule, wet ? Severity.Stop : Severity.Risk, CoatTooSoon.TooSoon(s.Next.Coat.How.Word, film), wet ? CoatTooSoon.Wet : CoatTooSoon.DryOnTop,
+        var film = s.Before.Coat.What?.Word ?? s.Before.Coat.Word;
+        return new(Rule, wet ? Severity.Stop : Severity.Risk, CoatTooSoon.TooSoon(s.Next.Coat.Word, film), wet ? CoatTooSoon.Wet : CoatTooSoon.DryOnTop,
             $"Needs {Words.Duration(s.Before.NeededMin)} in this room; {CoatTooSoon.Given(s.GapMin)} between.", "");
     }
 }

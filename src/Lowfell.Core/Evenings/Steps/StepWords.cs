@@ -9,12 +9,12 @@ public static class StepWords
     /// <summary>A step of a stack.</summary>
     public static string Of(Step step) => step.Pass switch
     {
-        Step.CleanUpPass => "Clean up the " + step.Coat.How.Word,
-        Step.MaskPass => "Mask for the " + step.Coat.How.Word,
-        Step.UnmaskPass => "Unmask after the " + step.Coat.How.Word,
-        <= Step.OtherSidePass => Of(step.Coat.Technique) + ", the other side:",
-        _ when step.Mends is not null && step.Coat.Technique != Technique.Mend => $"Mend: {step.Coat.How.Word}",
-        _ => Of(step.Coat.Technique),
+        Step.CleanUpPass => "Clean up the " + step.Coat.Word,
+        Step.MaskPass => "Mask for the " + step.Coat.Word,
+        Step.UnmaskPass => "Unmask after the " + step.Coat.Word,
+        <= Step.OtherSidePass => Words.Capital(step.Coat.Word) + ", the other side:",
+        _ when step.Mends is not null && step.Coat.Technique != Technique.Mend => $"Mend: {step.Coat.Word}",
+        _ => step.Coat.Primes ? Priming.Label : Of(step.Coat.Technique),
     };
 
     /// <summary>A technique at the start of a line.</summary>

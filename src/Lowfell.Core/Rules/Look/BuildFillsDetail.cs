@@ -63,7 +63,7 @@ public static class BuildFillsDetail
         foreach (var i in thickest.Where(i => draft.Coats[i].Passes > 1).Take(3))
         {
             var coat = draft.Coats[i];
-            yield return new($"fewer-{i}", $"One pass fewer of the {coat.How.Word}", draft.Replace(coat with { Passes = coat.Passes - 1 }));
+            yield return new($"fewer-{i}", $"One pass fewer of the {coat.Word}", draft.Replace(coat with { Passes = coat.Passes - 1 }));
         }
 
         foreach (var i in thickest.Where(i => MayThin(draft, i)).Take(3))
@@ -72,14 +72,14 @@ public static class BuildFillsDetail
             var thinner = Math.Max(coat.What!.ThinnedTo(coat.How.Role).Least, Math.Round(coat.Dilution.PaintFraction * 0.7, 2));
             if (thinner < coat.Dilution.PaintFraction - 1e-9)
             {
-                yield return new($"thinner-{i}", $"Thin the {coat.How.Word} to {thinner * 100:0} % paint", draft.Replace(coat with { Dilution = Dilution.Of(thinner) }));
+                yield return new($"thinner-{i}", $"Thin the {coat.Word} to {thinner * 100:0} % paint", draft.Replace(coat with { Dilution = Dilution.Of(thinner) }));
             }
         }
 
         foreach (var i in reading.Applied.Where(i => MayDrop(draft, i)))
         {
             var coat = draft.Coats[i];
-            yield return new($"drop-{i}", $"Leave the {coat.How.Word} out", draft.Remove(c => c.Id == coat.Id)) { GivesUpChoice = true };
+            yield return new($"drop-{i}", $"Leave the {coat.Word} out", draft.Remove(c => c.Id == coat.Id)) { GivesUpChoice = true };
         }
     }
 

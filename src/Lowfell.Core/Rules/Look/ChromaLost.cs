@@ -39,7 +39,7 @@ public static class ChromaLost
                 Lab was = before.At(h).Lab, now = after.At(h).Lab;
                 if (was.Chroma > Strong && now.L > was.L + 2 && now.Chroma < was.Chroma * (1 - MostLost))
                 {
-                    yield return new(Severity.Note, i, $"This {coat.How.Word} turns the strong colour below chalky.", "Lightened with a pale tone, a strong colour goes pink or grey.") { Figure = $"Chroma {was.Chroma:0} becomes {now.Chroma:0}." };
+                    yield return new(Severity.Note, i, $"This {coat.Word} turns the strong colour below chalky.", "Lightened with a pale tone, a strong colour goes pink or grey.") { Figure = $"Chroma {was.Chroma:0} becomes {now.Chroma:0}." };
                     break;
                 }
             }

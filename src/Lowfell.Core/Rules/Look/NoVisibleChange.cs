@@ -42,7 +42,7 @@ public static class NoVisibleChange
 
             if (step < Least)
             {
-                yield return new(Severity.Note, i, $"Nobody will see this {coat.How.Word}.", "It changes neither recess, face nor edge.") { Figure = $"The largest step is {step:0.0} dE00; under {Least:0} is not seen even side by side." };
+                yield return new(Severity.Note, i, $"Nobody will see this {coat.Word}.", "It changes neither recess, face nor edge.") { Figure = $"The largest step is {step:0.0} dE00; under {Least:0} is not seen even side by side." };
             }
         }
     }

@@ -47,7 +47,7 @@ public static class ShadingLost
             {
                 // Dust over everything is wanted by whoever lays it.
                 var meant = reading.Coat(hider).How.Weathers;
-                yield return new(meant ? Severity.Note : Severity.Risk, hider, $"This {reading.Coat(hider).How.Word} hides the {coat.How.Word}.", "Recess and face end alike: the shading that was there is gone.")
+                yield return new(meant ? Severity.Note : Severity.Risk, hider, $"This {reading.Coat(hider).Word} hides the {coat.Word}.", "Recess and face end alike: the shading that was there is gone.")
                 {
                     With = i,
                     Figure = $"Recess to face {reading.Prediction.Below(hider).Shading:0.0} dE00 before it, {end:0.0} at the end; under {Least:0} nobody sees it.",
@@ -55,7 +55,7 @@ public static class ShadingLost
             }
             else if (end >= Least && shades && hiders.Add(hider))
             {
-                yield return new(Severity.Note, i, $"A later coat hides this {coat.How.Word}, and a wash shades anew.", "You could leave it out and get the same look.") { With = hider, Aspect = Replaced };
+                yield return new(Severity.Note, i, $"A later coat hides this {coat.Word}, and a wash shades anew.", "You could leave it out and get the same look.") { With = hider, Aspect = Replaced };
             }
         }
     }
@@ -78,7 +78,7 @@ public static class ShadingLost
         var (draft, coat, reading) = (context.Draft, context.Coat, context.Reading);
         if (context.Finding.Fault.Aspect == Replaced)
         {
-            yield return new("drop", $"Leave the {coat.How.Word} out", draft.Remove(c => c.Id == coat.Id));
+            yield return new("drop", $"Leave the {coat.Word} out", draft.Remove(c => c.Id == coat.Id));
             yield break;
         }
 
@@ -108,7 +108,7 @@ public static class ShadingLost
         }
 
         var shade = context.Finding.Fault.With;
-        yield return new("move", $"Lay the {draft.Coats[shade].How.Word} after it", draft.MoveAbove(draft.Coats[shade].Id, coat.Id));
+        yield return new("move", $"Lay the {draft.Coats[shade].Word} after it", draft.MoveAbove(draft.Coats[shade].Id, coat.Id));
         var technique = draft.Zone.Relief == Relief.Smooth ? Technique.PinWash : Technique.ThinnedWash;
         if (context.Shelf.Nearest(Srgb.Parse(ShadeColour), m => m.Family.Facts() is { Kind: Kind.Wash, Carrier: Carrier.Water }) is { } wash)
         {

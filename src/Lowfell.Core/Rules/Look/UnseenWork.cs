@@ -71,7 +71,7 @@ public static class UnseenWork
             // What is barely seen is how painters bring tones together every day: nothing is said of it.
             if (seen.Word == SightWord.Lost)
             {
-                yield return new(Severity.Note, i, $"No one sees this {coat.How.Word} {From(reading.Schools, reading.Zone.ViewingMm / 1000)}.", "It takes a while over all copies, and nothing of it is noticed from there.")
+                yield return new(Severity.Note, i, $"No one sees this {coat.Word} {From(reading.Schools, reading.Zone.ViewingMm / 1000)}.", "It takes a while over all copies, and nothing of it is noticed from there.")
                 {
                     Figure = FormattableString.Invariant($"{minutes:0} minutes over all copies; {seen.J:0.0} times what is noticed at {stand.Metres:0.##} m, {seen.Left:0.0} dE00 of it left."),
                 };

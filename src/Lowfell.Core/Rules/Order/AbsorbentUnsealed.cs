@@ -40,7 +40,7 @@ public static class AbsorbentUnsealed
         }
 
         var severity = Judged(ground.Thirst, coat);
-        yield return new(severity, i, $"This {coat.How.Word} goes on {reading.Word(-1)}.", severity == Severity.Note
+        yield return new(severity, i, $"This {coat.Word} goes on {reading.Word(-1)}.", severity == Severity.Note
             ? "It soaks in: the first film counts for about half."
             : $"{Words.Capital(ground.Word)} drinks it: it dries patchy and rough, and its cut edges swell.");
     }

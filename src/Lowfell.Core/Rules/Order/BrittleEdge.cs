@@ -42,7 +42,7 @@ public static class BrittleEdge
             if (brittle && reading.Applied.Where(k => k > i && reading.IsVarnish(k)).Sum(k => reading.Coat(k).Passes) < EnoughVarnish)
             {
                 var strict = reading.Schools.Brittle == BrittleSchool.SealFirst;
-                yield return new(strict ? Severity.Risk : Severity.Note, i, $"This {coat.How.Word} may chip off at the rim.", "What is brittle and overhangs is knocked off first; thin it out toward the rim, or varnish it twice.")
+                yield return new(strict ? Severity.Risk : Severity.Note, i, $"This {coat.Word} may chip off at the rim.", "What is brittle and overhangs is knocked off first; thin it out toward the rim, or varnish it twice.")
                 {
                     School = strict ? "Your school seals brittle texture first." : "",
                 };

@@ -67,7 +67,7 @@ public static class ChippingSandwich
         {
             if (reading.IsVarnish(k) || (reading.Coat(k).LeavesFilm && reading.Coat(k).BringsSolvent))
             {
-                yield return new(Severity.Stop, k, $"This {reading.Coat(k).How.Word} shuts the chipping fluid in before it is opened.", "Varnish and solvent keep the water out.") { Aspect = Locked, With = i };
+                yield return new(Severity.Stop, k, $"This {reading.Coat(k).Word} shuts the chipping fluid in before it is opened.", "Varnish and solvent keep the water out.") { Aspect = Locked, With = i };
                 yield break;
             }
         }

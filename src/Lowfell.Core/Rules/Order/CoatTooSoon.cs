@@ -38,7 +38,7 @@ public static class CoatTooSoon
 
             var film = reading.Word(wait.From);
             var wet = wait.From >= 0 && wait.Minutes < reading.Times(wait.From).TouchMin - StackWait.Slack && wait.Kind != WaitKind.WhileWet;
-            yield return new(wet ? Severity.Stop : Severity.Risk, i, TooSoon(reading.Coat(i).How.Word, film), wet ? Wet : DryOnTop)
+            yield return new(wet ? Severity.Stop : Severity.Risk, i, TooSoon(reading.Coat(i).Word, film), wet ? Wet : DryOnTop)
             {
                 With = wait.From,
                 Figure = $"Needs {Words.Duration(wait.NeededMin)} in this room; {Given(wait.Minutes)} is planned.",

@@ -37,7 +37,7 @@ public static class FinalSealMissing
         }
 
         var always = school == FinalVarnishSchool.Always;
-        var told = bare ? "This zone is handled and has no final varnish." : open >= 0 ? $"The {reading.Coat(open).How.Word} on top lies bare." : "The pigment on top lies loose.";
+        var told = bare ? "This zone is handled and has no final varnish." : open >= 0 ? $"The {reading.Coat(open).Word} on top lies bare." : "The pigment on top lies loose.";
         yield return new(always ? Severity.Risk : Severity.Note, reading.Applied[^1], told, "Fingers wear paint off edges first; a varnish takes the wear.")
         {
             Gap = reading.Draft.Coats.Count,

@@ -28,7 +28,7 @@ public static class FoamSolvent
             var coat = reading.Coat(i);
             if (coat.LeavesFilm && Eats(coat) && reading.Exposed(i)[^1] < 0)
             {
-                yield return new(Severity.Stop, i, $"This {coat.How.Word} eats into the bare foam.", "Foam has to be closed with something water-borne before solvent or super glue comes near it.") { Gap = i };
+                yield return new(Severity.Stop, i, $"This {coat.Word} eats into the bare foam.", "Foam has to be closed with something water-borne before solvent or super glue comes near it.") { Gap = i };
             }
         }
     }

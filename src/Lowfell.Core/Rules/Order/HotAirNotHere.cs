@@ -29,7 +29,7 @@ public static class HotAirNotHere
             }
 
             var school = reading.Schools.WarmAir;
-            var told = $"No warm air on this {coat.How.Word}.";
+            var told = $"No warm air on this {coat.Word}.";
             Fault At(Severity severity, string why, string decides = "") => new(severity, i, told, why) { Gap = i + 1, School = decides };
             if (reading.Zone.Substrate.Facts().Melts)
             {

@@ -25,7 +25,7 @@ public static class LongWait
             if (wait is { NeededMin: > LongMin, Kind: WaitKind.Cured or WaitKind.Overnight, From: >= 0 } && reading.Coat(i).OwnWaitMin is null && reading.Coat(i).Wait == Wait.RecoatDry
                 && Barriers.Quickest(reading, i) is { } quicker && quicker < wait.NeededMin)
             {
-                yield return new(Severity.Note, i, $"This {reading.Coat(i).How.Word} waits {Words.Duration(wait.NeededMin)} for the {reading.Word(wait.From)} below.",
+                yield return new(Severity.Note, i, $"This {reading.Coat(i).Word} waits {Words.Duration(wait.NeededMin)} for the {reading.Word(wait.From)} below.",
                     $"With a varnish between it could go on after {Words.Duration(quicker)}.")
                 { With = wait.From };
             }

@@ -33,8 +33,8 @@ public static class OverThinned
                 if (share < thinned.Least - 1e-9)
                 {
                     yield return share < thinned.RiskBelow - 1e-9
-                        ? new(Severity.Risk, i, $"This {coat.How.Word} is thinned too far.", "With so little binder the film stays soft, or breaks into beads.") { Figure = Figure(share, thinned.RiskBelow, what) }
-                        : new(Severity.Note, i, $"This {coat.How.Word} is very thin for {coat.Thinner.Word()} alone.", "A little medium in it keeps it from breaking into beads or rubbing off.") { Figure = Figure(share, thinned.Least, what) };
+                        ? new(Severity.Risk, i, $"This {coat.Word} is thinned too far.", "With so little binder the film stays soft, or breaks into beads.") { Figure = Figure(share, thinned.RiskBelow, what) }
+                        : new(Severity.Note, i, $"This {coat.Word} is very thin for {coat.Thinner.Word()} alone.", "A little medium in it keeps it from breaking into beads or rubbing off.") { Figure = Figure(share, thinned.Least, what) };
                 }
             }
 

@@ -42,7 +42,7 @@ public static class SealedNeighbours
             // Where the solvents speak, or a wet brush takes a marking away, that is said already.
             if (layer >= 0 && reading.Clashes.All(c => c.At != i) && !coat.Brings(Carrier.Water))
             {
-                yield return new(Severity.Note, i, $"This {coat.How.Word} goes straight on the {reading.Coat(layer).How.Word}.", "With a varnish between, a slip could be wiped off without the layer below.") { With = layer, School = "Your school varnishes after each weathering layer." };
+                yield return new(Severity.Note, i, $"This {coat.Word} goes straight on the {reading.Coat(layer).Word}.", "With a varnish between, a slip could be wiped off without the layer below.") { With = layer, School = "Your school varnishes after each weathering layer." };
             }
 
             layer = i;

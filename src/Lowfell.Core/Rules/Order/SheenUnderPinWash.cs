@@ -31,12 +31,12 @@ public static class SheenUnderPinWash
             if (sheen == Sheen.Matt)
             {
                 yield return spirit
-                    ? new(Severity.Risk, i, $"This {coat.How.Word} goes on matt paint.", "On matt it creeps sideways, stains the face and leaves rings.")
-                    : new(Severity.Note, i, $"This {coat.How.Word} goes on matt paint.", "It runs better, and comes off better, on a satin or gloss ground.");
+                    ? new(Severity.Risk, i, $"This {coat.Word} goes on matt paint.", "On matt it creeps sideways, stains the face and leaves rings.")
+                    : new(Severity.Note, i, $"This {coat.Word} goes on matt paint.", "It runs better, and comes off better, on a satin or gloss ground.");
             }
             else if (sheen == Sheen.Satin && reading.Schools.PinWashSheen == Sheen.Gloss && coat.How.Role == Role.PinWash)
             {
-                yield return new(Severity.Note, i, $"This {coat.How.Word} goes on satin.", "On gloss it would run along the crease by itself.") { School = "Your school runs a pin wash on gloss." };
+                yield return new(Severity.Note, i, $"This {coat.Word} goes on satin.", "On gloss it would run along the crease by itself.") { School = "Your school runs a pin wash on gloss." };
             }
         }
     }

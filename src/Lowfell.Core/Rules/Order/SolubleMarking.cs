@@ -31,7 +31,7 @@ public static class SolubleMarking
             var (end, spoiler) = Fate(reading, i);
             if (spoiler >= 0)
             {
-                yield return new(Severity.Stop, i, $"The {reading.Coat(spoiler).How.Word} takes the marking away.", "It is still open to water; it wants a mist of varnish first.") { Gap = spoiler, With = spoiler };
+                yield return new(Severity.Stop, i, $"The {reading.Coat(spoiler).Word} takes the marking away.", "It is still open to water; it wants a mist of varnish first.") { Gap = spoiler, With = spoiler };
             }
             else if (!end)
             {

@@ -49,7 +49,7 @@ public static class SolventLiftsFilm
             Severity.Risk => ("may lift", $"{Words.Capital(film)} gives when {clash.Carrier.Word()} is {How(coat.Impact)}."),
             _ => ("may stir", $"{Words.Capital(film)} holds {clash.Carrier.Word()} if you go over it lightly, and once."),
         };
-        return new(clash.Severity, clash.At, $"This {coat.How.Word} {verb} the {film} below.", why)
+        return new(clash.Severity, clash.At, $"This {coat.Word} {verb} the {film} below.", why)
         {
             With = clash.Film,
             Figure = clash.UntilCured ? $"Held better by a cured film than by a dry one ({clash.Carrier.Word()}, {How(coat.Impact)})." : $"{Words.Capital(clash.Carrier.Word())}, {How(coat.Impact)}.",

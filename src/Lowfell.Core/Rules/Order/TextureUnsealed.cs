@@ -44,8 +44,8 @@ public static class TextureUnsealed
             if (IsLoose(reading, weak))
             {
                 yield return coat.How.KnocksGrain
-                    ? new(Severity.Risk, i, $"This {coat.How.Word} knocks loose grit off.", "Brush off what is loose and bind the rest first, or it lands in the paint.") { With = weak }
-                    : new(gluesFirst ? Severity.Risk : Severity.Note, i, $"This {coat.How.Word} may float loose grit.", "Load the brush well and touch it down; thinned glue dripped on first holds every grain.")
+                    ? new(Severity.Risk, i, $"This {coat.Word} knocks loose grit off.", "Brush off what is loose and bind the rest first, or it lands in the paint.") { With = weak }
+                    : new(gluesFirst ? Severity.Risk : Severity.Note, i, $"This {coat.Word} may float loose grit.", "Load the brush well and touch it down; thinned glue dripped on first holds every grain.")
                     {
                         With = weak,
                         School = gluesFirst ? "Your school drips thinned glue over grit first." : "",
@@ -53,7 +53,7 @@ public static class TextureUnsealed
             }
             else
             {
-                yield return new(sealsFirst ? Severity.Risk : Severity.Note, i, $"This {coat.How.Word} goes on bare crackle.", "It is brittle: a flake may come off under the brush. Two coats of varnish hold it.")
+                yield return new(sealsFirst ? Severity.Risk : Severity.Note, i, $"This {coat.Word} goes on bare crackle.", "It is brittle: a flake may come off under the brush. Two coats of varnish hold it.")
                 {
                     With = weak,
                     Aspect = Brittle,

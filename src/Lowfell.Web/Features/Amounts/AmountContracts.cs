@@ -103,6 +103,7 @@ public sealed record ThinnerView(Thinner Thinner, double Ml, int Drops);
 /// <param name="Scheme">Name of the scheme.</param>
 /// <param name="CoatId">The coat.</param>
 /// <param name="Technique">Technique.</param>
+/// <param name="Title">What the coat is, at the start of a line.</param>
 /// <param name="Paint">Name of the material or mix.</param>
 /// <param name="PaintFraction">Paint in the mix by volume.</param>
 /// <param name="Zones">Zones that share it.</param>
@@ -128,6 +129,7 @@ public sealed record CoatAmountView(
     string Scheme,
     Guid CoatId,
     Technique Technique,
+    string Title,
     string Paint,
     double PaintFraction,
     int Zones,

@@ -161,6 +161,7 @@ public sealed class AmountDesk(LowfellDb db, PlanDesk plans, OpenBench open, Tim
             scheme,
             coat.Id,
             coat.Technique,
+            coat.Title,
             coat.Paint!.Name,
             fraction,
             mixed.Select(l => l.Zone.Zone.Id).Distinct().Count(),

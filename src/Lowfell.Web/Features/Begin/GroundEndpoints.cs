@@ -71,6 +71,6 @@ public static class GroundEndpoints
         return TypedResults.Ok(new GroundPaletteView(
             [.. picks.Select(p => new GroundToneView(SaidAttribute.Of(typeof(GroundTone))[p.Tone.ToString()], p.Says, p.Colour.ToString(), p.Wanted.ToString(), DifferenceWords.Of(p.Wanted.ToLab(), p.Colour.ToLab()), Math.Round(p.DeltaE, 1)))],
             LookView.Of(new(top.Recess.Colour, top.Face.Colour, top.Edge.Colour)),
-            [.. stack.Coats.Where(c => !c.Skipped).Select(c => c.MixedTo is null ? c.Label : $"{c.How.Label}, {c.Note}")]));
+            [.. stack.Coats.Where(c => !c.Skipped).Select(c => c.MixedTo is null ? c.Label : $"{c.Title}, {c.Note}")]));
     }
 }

@@ -31,13 +31,14 @@ namespace Lowfell.Web.Features.Craft;
 /// <param name="Tool">Usual tool.</param>
 /// <param name="NeedsMaterial">Whether something is laid on.</param>
 /// <param name="Thins">Whether what is laid on is thinned.</param>
+/// <param name="Covers">Whether it covers: of a primer it primes.</param>
 /// <param name="ByMarks">Whether it is told by number and size of marks.</param>
 /// <param name="Suits">Families that it is usually laid of, the most usual first.</param>
 /// <param name="Takes">Families that it can be laid of.</param>
 /// <param name="Usual">Paint fraction that it usually takes of acrylic paint.</param>
 /// <param name="UsualOf">Of families of which it takes another.</param>
 public sealed record TechniqueView(
-    Technique Technique, string Word, string Label, string Group, string Tool, bool NeedsMaterial, bool Thins, bool ByMarks, IReadOnlyList<Family> Suits, IReadOnlyList<Family> Takes, double Usual, IReadOnlyDictionary<Family, double> UsualOf);
+    Technique Technique, string Word, string Label, string Group, string Tool, bool NeedsMaterial, bool Thins, bool Covers, bool ByMarks, IReadOnlyList<Family> Suits, IReadOnlyList<Family> Takes, double Usual, IReadOnlyDictionary<Family, double> UsualOf);
 
 /// <summary>A family, as the screens ask of it.</summary>
 /// <param name="Family">Family.</param>
@@ -47,10 +48,11 @@ public sealed record TechniqueView(
 /// <param name="Clear">Leaves no colour.</param>
 /// <param name="LabelColour">What is drawn as its label; none where it needs a colour.</param>
 /// <param name="InCan">Comes in a can.</param>
+/// <param name="Primes">Primes.</param>
 /// <param name="Proposed">The technique that it proposes.</param>
 /// <param name="Readying">What is done before it is used.</param>
 public sealed record FamilyView(
-    Family Family, string Word, string Label, IReadOnlyList<Thinner> Thinners, bool Clear, string? LabelColour, bool InCan, Technique Proposed, IReadOnlyList<string> Readying);
+    Family Family, string Word, string Label, IReadOnlyList<Thinner> Thinners, bool Clear, string? LabelColour, bool InCan, bool Primes, Technique Proposed, IReadOnlyList<string> Readying);
 
 /// <summary>A substrate.</summary>
 /// <param name="Substrate">Substrate.</param>
@@ -111,6 +113,7 @@ public sealed record RuleView(string Rule, string Title, IReadOnlyList<Severity>
 /// <param name="Covers">How well paints cover, in words.</param>
 /// <param name="Visions">How other eyes see colours.</param>
 /// <param name="Glossary">Terms of the craft and of science, explained.</param>
+/// <param name="Prime">What a covering coat of a primer is called.</param>
 /// <param name="Differences">Differences of colour in words, the smallest first.</param>
 /// <param name="Grounds">Settings with the colour of their ground.</param>
 /// <param name="Words">Words of what has no table of its own, by what it is.</param>
@@ -125,6 +128,7 @@ public sealed record CraftView(
     IReadOnlyList<CoverView> Covers,
     IReadOnlyList<VisionView> Visions,
     IReadOnlyList<GlossaryTerm> Glossary,
+    string Prime,
     IReadOnlyList<DifferenceWordView> Differences,
     IReadOnlyList<GroundSettingView> Grounds,
     WordsView Words);
@@ -230,6 +234,7 @@ public static class CraftEndpoints
         [.. Enum.GetValues<CoverWord>().Select(c => new CoverView(c, SaidAttribute.Of(typeof(CoverWord))[c.ToString()], c.ContrastRatio()))],
         [.. Enum.GetValues<Vision>().Select(v => new VisionView(v, SaidAttribute.Of(typeof(Vision))[v.ToString()], v.Matrix()))],
         Glossary.Terms,
+        Priming.Label,
         [.. DifferenceWords.Amounts.Select(a => new DifferenceWordView(a.UpTo, a.Word, DifferenceWords.Unlike(a.UpTo)))],
         [.. Enum.GetValues<GroundSetting>().Select(g => new GroundSettingView(g, SaidAttribute.Of(typeof(GroundSetting))[g.ToString()], g.Colour().ToString()))],
         new(
@@ -253,12 +258,12 @@ public static class CraftEndpoints
         var how = technique.Facts();
         var usual = technique.UsualFraction(Family.AcrylicPaint);
         var others = Enum.GetValues<Family>().Select(f => (Family: f, Usual: technique.UsualFraction(f))).Where(f => f.Usual != usual);
-        return new(technique, how.Word, how.Label, how.Group, how.Tool, how.NeedsMaterial, how.Thins, how.GoesBy == GoesBy.Number, technique.Suits(), technique.Takes(), usual, others.ToDictionary(f => f.Family, f => f.Usual));
+        return new(technique, how.Word, how.Label, how.Group, how.Tool, how.NeedsMaterial, how.Thins, how.Covers, how.GoesBy == GoesBy.Number, technique.Suits(), technique.Takes(), usual, others.ToDictionary(f => f.Family, f => f.Usual));
     }
 
     private static FamilyView Of(Family family)
     {
         var what = family.Facts();
-        return new(family, what.Word, what.Label, [what.OwnThinner, .. what.OtherThinners], what.Clear, what.LabelColour, what.InCan, family.Proposed(), [.. Readyings.Words(what.Readying)]);
+        return new(family, what.Word, what.Label, [what.OwnThinner, .. what.OtherThinners], what.Clear, what.LabelColour, what.InCan, what.Kind == Kind.Primer, family.Proposed(), [.. Readyings.Words(what.Readying)]);
     }
 }

@@ -5,6 +5,7 @@ using Lowfell.Core.Evenings.Work;
 using Lowfell.Core.Materials;
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Safety;
+using Lowfell.Core.Stacks;
 using Lowfell.Core.Surfaces;
 using Lowfell.Core.Techniques;
 using Lowfell.Web.Features.Sets;
@@ -200,7 +201,7 @@ internal sealed class PlanWriter(Planner planner)
             Step.CleanUpPass => (Technique.CleanUp.Facts().Tool, Technique.CleanUp.Handiwork()),
             Step.MaskPass or Step.UnmaskPass => (Handiworks.MaskTool, Handiworks.Masking),
             _ when coat.Technique == Technique.Mend => (coat.How.Tool, Handiworks.Mending),
-            _ => (coat.How.Tool, coat.Technique.Handiwork()),
+            _ => (ToolChoice.Words(coat, zone.Stack.Zone), coat.Technique.Handiwork()),
         };
         var readying = step.IsBeside || coat.What is null ? Readying.None : coat.What.Readying;
         return new(

@@ -2,7 +2,6 @@ using Lowfell.Core.Matching;
 using Lowfell.Core.Mixes;
 using Lowfell.Core.Prediction;
 using Lowfell.Core.Stacks;
-using Lowfell.Core.Techniques;
 using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
@@ -35,14 +34,14 @@ public sealed record PaintedDraft(Guid ZoneId, [NameBound] string Name, DateOnly
 public sealed record PaintedView(Guid Id, string Name, DateOnly PaintedOn, Guid? SchemeId, string Note, string Recess, string Face, string Edge, int Coats);
 
 /// <summary>A coat as it was, beside what it would be now.</summary>
-/// <param name="Technique">Technique.</param>
+/// <param name="Title">What it is, at the start of a line.</param>
 /// <param name="Passes">Passes.</param>
 /// <param name="PaintFraction">Share of paint.</param>
 /// <param name="Then">What it was painted with, mixes with their shares.</param>
 /// <param name="ThenFace">The face after it then.</param>
 /// <param name="Now">What it would be painted with now; none where it is the same.</param>
 /// <param name="NowFace">The face after it now.</param>
-public sealed record MatchCoat(Technique Technique, int Passes, double PaintFraction, string Then, string ThenFace, string? Now, string NowFace);
+public sealed record MatchCoat(string Title, int Passes, double PaintFraction, string Then, string ThenFace, string? Now, string NowFace);
 
 /// <summary>A material that stands in.</summary>
 /// <param name="Then">What was used.</param>
@@ -165,7 +164,7 @@ public static class MatchEndpoints
         var (then, now) = (Predictor.Predict(old), Predictor.Predict(closest.Draft));
         return TypedResults.Ok(new MatchView(
             [.. old.Coats.Select((c, i) => new MatchCoat(
-                c.Technique, c.Passes, c.Dilution.PaintFraction, Said(c), then.Strata[i].Face.Colour.ToString(), Said(closest.Draft.Coats[i]) is var said && said != Said(c) ? said : null, now.Strata[i].Face.Colour.ToString()))],
+                c.Title, c.Passes, c.Dilution.PaintFraction, Said(c), then.Strata[i].Face.Colour.ToString(), Said(closest.Draft.Coats[i]) is var said && said != Said(c) ? said : null, now.Strata[i].Face.Colour.ToString()))],
             [.. kept.Coats.SelectMany(c => c.Parts).Select(p => p.Material).OfType<MaterialSnapshot>().DistinctBy(m => m.Id)
                 .Where(m => shelf.Materials.ContainsKey(m.Id)).SelectMany(m => MixThenNow.Edits(m.ToCore(), shelf.Materials[m.Id]).Select(e => $"{shelf.Materials[m.Id].Name}: {e}."))],
             [.. closest.StandIns.Select(s => new StandInView(s.Then.Name, s.Then.Colour.ToString(), s.Now?.Name, s.Now?.Colour.ToString(), Math.Round(s.DeltaE, 2)))],

@@ -62,9 +62,10 @@ public sealed record CoatMixView(
 /// <param name="WorkToMin">Until when.</param>
 /// <param name="Wait">How long it waits after the coat before it; none for the ground and for a coat that is left out.</param>
 /// <param name="Mix">What to mix.</param>
+/// <param name="Tool">What it is laid with: kind and size of brush, needle and pressure.</param>
 /// <param name="Cautions">What can hurt, and the usual cautions.</param>
 public sealed record StratumView(
-    Guid? CoatId, HeightView Recess, HeightView Face, HeightView Edge, string Mean, string? Mark, double Shading, double TotalFilmUm, bool Barrier, double TouchMin, double RecoatMin, double CuredH, double? WorkFromMin, double? WorkToMin, WaitView? Wait, CoatMixView? Mix, IReadOnlyList<Caution>? Cautions);
+    Guid? CoatId, HeightView Recess, HeightView Face, HeightView Edge, string Mean, string? Mark, double Shading, double TotalFilmUm, bool Barrier, double TouchMin, double RecoatMin, double CuredH, double? WorkFromMin, double? WorkToMin, WaitView? Wait, CoatMixView? Mix, string? Tool, IReadOnlyList<Caution>? Cautions);
 
 /// <summary>How long a coat waits after the coat before it.</summary>
 /// <param name="Kind">What it waits for.</param>

@@ -150,6 +150,8 @@ public sealed class PreviewText
             Mix(mix);
         }
 
+        json.Raw(",\"tool\":"u8);
+        json.Text(ToolChoice.Words(coat, draft.Zone));
         if (Cautions.For(coat) is { Count: > 0 } cautions)
         {
             for (var i = 0; i < cautions.Count; i++)

@@ -12043,6 +12043,8 @@ export interface components {
             coatId: string;
             /** @description Technique. */
             technique: components["schemas"]["Technique"];
+            /** @description What the coat is, at the start of a line. */
+            title: string;
             /** @description Name of the material or mix. */
             paint: string;
             /**
@@ -12527,6 +12529,8 @@ export interface components {
             visions: components["schemas"]["VisionView"][];
             /** @description Terms of the craft and of science, explained. */
             glossary: components["schemas"]["GlossaryTerm"][];
+            /** @description What a covering coat of a primer is called. */
+            prime: string;
             /** @description Differences of colour in words, the smallest first. */
             differences: components["schemas"]["DifferenceWordView"][];
             /** @description Settings with the colour of their ground. */
@@ -13270,6 +13274,8 @@ export interface components {
             labelColour: null | string;
             /** @description Comes in a can. */
             inCan: boolean;
+            /** @description Primes. */
+            primes: boolean;
             /** @description The technique that it proposes. */
             proposed: components["schemas"]["Technique"];
             /** @description What is done before it is used. */
@@ -14696,8 +14702,8 @@ export interface components {
         };
         /** @description A coat as it was, beside what it would be now. */
         MatchCoat: {
-            /** @description Technique. */
-            technique: components["schemas"]["Technique"];
+            /** @description What it is, at the start of a line. */
+            title: string;
             /**
              * Format: int32
              * @description Passes.
@@ -18275,6 +18281,8 @@ export interface components {
             workToMin: null | number;
             wait: null | components["schemas"]["WaitView"];
             mix: null | components["schemas"]["CoatMixView"];
+            /** @description What it is laid with: kind and size of brush, needle and pressure. */
+            tool: null | string;
             /** @description What can hurt, and the usual cautions. */
             cautions: null | components["schemas"]["Caution"][];
         };
@@ -18517,6 +18525,8 @@ export interface components {
             needsMaterial: boolean;
             /** @description Whether what is laid on is thinned. */
             thins: boolean;
+            /** @description Whether it covers: of a primer it primes. */
+            covers: boolean;
             /** @description Whether it is told by number and size of marks. */
             byMarks: boolean;
             /** @description Families that it is usually laid of, the most usual first. */

@@ -180,3 +180,7 @@ export function offWords(deltaE: number, from = ""): string {
 
 /** The same with its figure behind: "clearly off (6.1 dE)". */
 export const offFigure = (deltaE: number, from = "") => `${offWords(deltaE, from)} (${number(deltaE)} dE)`;
+
+/** What a coat is, at the start of a line: a covering coat of a primer primes, however it is laid. */
+export const coatTitle = (technique: Technique, family: Family | undefined) =>
+  family && familyFacts(family).primes && techniqueFacts(technique).covers ? craft().prime : techniqueWord[technique];

@@ -1,4 +1,5 @@
-import type { Coat, Finding } from "../api/types";
+import type { Coat, Family, Finding, Material } from "../api/types";
+import { familyFacts } from "../api/words";
 
 export const coat = (id: string, part: Partial<Coat> = {}): Coat => ({
   id,
@@ -31,3 +32,11 @@ export const finding = (part: Partial<Finding> = {}): Finding => ({
   mark: "m",
   ...part,
 });
+
+/** A material as far as stacks ask of it. */
+export const material = (id: string, family: Family): Material =>
+  ({
+    id,
+    material: { name: id, family },
+    facts: { colour: "#888888", thinners: familyFacts(family).thinners },
+  }) as unknown as Material;

@@ -3,7 +3,7 @@ import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import type { CoatAmount } from "../../api/types";
 import { money } from "../../api/units";
-import { duration, number, techniqueWord } from "../../api/words";
+import { duration, number } from "../../api/words";
 import { IconButton, NumberInput, percent } from "../../ui";
 
 interface Props {
@@ -52,8 +52,8 @@ export function CoatAmounts({ coats, chosen, onChoose, onDilute }: Props) {
                       >
                         {open === at ? <ChevronDown size={15} aria-hidden /> : <ChevronRight size={15} aria-hidden />}
                       </IconButton>
-                      <span className="truncate" title={`${techniqueWord[c.technique]}, ${c.paint}`}>
-                        <span className="text-soft">{techniqueWord[c.technique]}</span> {c.paint}
+                      <span className="truncate" title={`${c.title}, ${c.paint}`}>
+                        <span className="text-soft">{c.title}</span> {c.paint}
                       </span>
                       <NumberInput
                         className="max-sm:hidden"

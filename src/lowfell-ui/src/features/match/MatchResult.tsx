@@ -5,7 +5,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, ask, wording } from "../../api/client";
 import type { Match, Painted } from "../../api/types";
-import { number, offFigure, techniqueWord } from "../../api/words";
+import { number, offFigure } from "../../api/words";
 import { Button, Chip, Choice, Failed, notify, Toggle } from "../../ui";
 import { zoneOptions } from "../../craft/zoneOptions";
 import { restoreCoats } from "../../craft/restoreCoats";
@@ -124,7 +124,7 @@ function Coats({ match }: { match: Match }) {
           >
             <span className="text-soft">{i + 1}</span>
             <span>
-              {techniqueWord[c.technique]}
+              {c.title}
               <span className="block text-xs text-soft">
                 {c.passes} {c.passes === 1 ? "pass" : "passes"}, {number(c.paintFraction * 100, 0)} %
               </span>

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { bounds } from "../../api/bounds";
 import { queries } from "../../api/queries";
 import type { Coat, Material, Mix, Schools, Stratum, Technique, ZonePage } from "../../api/types";
-import { techniqueFacts, techniqueGroups, techniqueWord } from "../../api/words";
+import { craft, techniqueFacts, techniqueGroups, techniqueWord } from "../../api/words";
 import { WetPair } from "../../craft/WetPair";
 import { Choice, Field, NumberInput, Toggle } from "../../ui";
 import { Cautions } from "./Cautions";
@@ -12,7 +12,7 @@ import { DilutionEditor } from "./DilutionEditor";
 import { OwnHand } from "./OwnHand";
 import { PaintPicker } from "./PaintPicker";
 import { MarksEditor } from "./MarksEditor";
-import { change, withTechnique } from "./stackEdits";
+import { change, primes, primingWays, withoutPrimers, withPrimer, withTechnique } from "./stackEdits";
 import { WaitEditor } from "./WaitEditor";
 import type { useStackEditor } from "./useStackEditor";
 
@@ -42,9 +42,18 @@ export function CoatEditor({
   mixes,
   editor,
 }: Props) {
-  const techniques = techniqueGroups.flatMap((g) =>
-    g.items.map((value) => ({ value, label: techniqueWord[value], group: g.label })),
-  );
+  const primed = primes(coat, materials);
+  const ways = [...primingWays(materials), ...(primed ? [coat.technique] : [])];
+  const techniques = [
+    ...[...new Set(ways)].map((way) => ({
+      value: `prime:${way}`,
+      label: `${craft().prime}: ${techniqueWord[way].toLowerCase()}`,
+      group: craft().prime,
+    })),
+    ...techniqueGroups.flatMap((g) =>
+      g.items.map((value) => ({ value: value as string, label: techniqueWord[value], group: g.label })),
+    ),
+  ];
   const { needsMaterial } = techniqueFacts(coat.technique);
   const patch = (part: Partial<Coat>) => editor.edit(change(coats, coat.id, part));
   const patchField = (field: string, part: Partial<Coat>) =>
@@ -54,8 +63,13 @@ export function CoatEditor({
       coats.map((c) => (c.id === coat.id ? apply(c) : c)),
       coat.id + field,
     );
-  const setTechnique = (technique: Technique) =>
-    editor.edit(coats.map((c) => (c.id === coat.id ? withTechnique(c, technique, materials) : c)));
+  const setTechnique = (value: string) => {
+    const [technique, prime] = [value.split(":").at(-1) as Technique, value.startsWith("prime:")];
+    // What primed and shall not any more is laid of something that colours.
+    const others = primed && !prime ? withoutPrimers(materials) : materials;
+    const lay = prime ? withPrimer : withTechnique;
+    editor.edit(coats.map((c) => (c.id === coat.id ? lay(c, technique, others) : c)));
+  };
   const wet = useQuery({ ...queries.wet(page.zone, coats, schools, coat.id), enabled: stratum !== undefined });
   return (
     <div className="flex flex-col gap-4 p-4">
@@ -71,7 +85,13 @@ export function CoatEditor({
       <div className="grid grid-cols-[1fr_5.5rem] gap-3">
         <Field label="Technique" id="coat-technique">
           {(id) => (
-            <Choice id={id} label="Technique" value={coat.technique} options={techniques} onChange={setTechnique} />
+            <Choice
+              id={id}
+              label="Technique"
+              value={primed ? `prime:${coat.technique}` : coat.technique}
+              options={techniques}
+              onChange={setTechnique}
+            />
           )}
         </Field>
         <Field label="Passes">
@@ -85,6 +105,11 @@ export function CoatEditor({
           )}
         </Field>
       </div>
+      {stratum && (
+        <p className="-mt-2 min-h-5 text-sm text-soft" data-testid="tool">
+          {stratum.tool && `With a ${stratum.tool}.`}
+        </p>
+      )}
       {needsMaterial && (
         <>
           <PaintPicker

@@ -1,7 +1,7 @@
 import type { Coat, Scheme } from "../../api/types";
-import { techniqueWord } from "../../api/words";
+
 import { Button, Dialog } from "../../ui";
-import { type PaintNames, paintOf } from "./names";
+import { type PaintNames, paintOf, titleOf } from "./names";
 
 interface Props {
   mine: Coat[];
@@ -34,7 +34,7 @@ export function ConflictDialog({ mine, theirs, names, onSettle }: Props) {
                       other.some((o) => JSON.stringify(o) === JSON.stringify(c)) ? "text-soft" : "font-semibold"
                     }
                   >
-                    {techniqueWord[c.technique]}, {paintOf(c, names).name}
+                    {titleOf(c, names)}, {paintOf(c, names).name}
                     {c.passes > 1 && ` × ${c.passes}`}
                   </li>
                 ))}

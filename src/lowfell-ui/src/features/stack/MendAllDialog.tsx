@@ -2,10 +2,10 @@ import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { wording } from "../../api/client";
 import type { Coat, MendedAll, Schools, ZonePage } from "../../api/types";
-import { duration, number, techniqueWord } from "../../api/words";
+import { duration, number } from "../../api/words";
 import { Button, Dialog } from "../../ui";
 import { costWords, movedWords, outcomeWords } from "./costs";
-import { type PaintNames, paintOf } from "./names";
+import { type PaintNames, paintOf, titleOf } from "./names";
 import { sameCoat } from "./stackEdits";
 
 interface Props {
@@ -99,7 +99,7 @@ function Side({
           const same = other.some((o) => sameCoat(o, c));
           return (
             <li key={c.id} className={same ? "text-soft" : "font-semibold"}>
-              {techniqueWord[c.technique]}, {paintOf(c, names).name}
+              {titleOf(c, names)}, {paintOf(c, names).name}
               {c.passes > 1 && ` × ${c.passes}`}
             </li>
           );

@@ -1,9 +1,9 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { Hourglass } from "lucide-react";
 import type { Coat, Finding, Stratum } from "../../api/types";
-import { number, takesThinner, techniqueWord } from "../../api/words";
+import { number, takesThinner } from "../../api/words";
 import { SeverityMark } from "../../ui";
-import { type PaintNames, paintOf } from "./names";
+import { type PaintNames, paintOf, titleOf } from "./names";
 import { hurries, waitLine, waitMark } from "./waits";
 
 interface Props {
@@ -81,7 +81,7 @@ export function StratumRow({
         className={`flex min-w-0 items-center gap-2 pr-2 text-left text-sm ${coat.skipped ? "text-soft line-through" : ""}`}
       >
         <span className="min-w-0 flex-1 leading-tight">
-          <span className="block truncate font-semibold">{techniqueWord[coat.technique]}</span>
+          <span className="block truncate font-semibold">{titleOf(coat, names)}</span>
           <span className="block truncate text-xs text-soft" title={paint.name}>
             {[
               coat.optional && "optional",

@@ -49,7 +49,7 @@ export function Verdict({ page, preview, findings, empty }: Props) {
                     : `Ends ${offWords(off, "the target")}`}
             </strong>
             {!empty && off !== undefined && (
-              <span className="text-soft">
+              <span className="whitespace-nowrap text-soft">
                 {" "}
                 ({number(off)} of {number(page.zone.tolerance)} dE)
               </span>

@@ -1,16 +1,8 @@
 import { describe, expect, it } from "vitest";
-import type { Family, Material } from "../../api/types";
-import { familyFacts, usualFraction } from "../../api/words";
-import { coat } from "../../test/samples";
+import { usualFraction } from "../../api/words";
+import { coat, material } from "../../test/samples";
 import { coatOf } from "../../craft/coatOf";
 import { noteLast, withKnown, withMaterial, withTechnique } from "./stackEdits";
-
-const material = (id: string, family: Family): Material =>
-  ({
-    id,
-    material: { name: id, family },
-    facts: { thinners: familyFacts(family).thinners, colour: "#888888" },
-  }) as unknown as Material;
 
 const tan = material("tan", "acrylicPaint");
 const kelp = material("kelp", "acrylicWash");

@@ -1,6 +1,6 @@
 import { newId } from "../../api/newId";
 import type { Coat, Material, Technique } from "../../api/types";
-import { familyFacts, techniqueFacts, usualFraction } from "../../api/words";
+import { familyFacts, techniqueFacts, techniqueGroups, usualFraction } from "../../api/words";
 
 /** The coat done in another way: of what that is usually laid, thinned as that usually is, without what only the other way asks for. */
 export function withTechnique(coat: Coat, technique: Technique, materials: Material[]): Coat {
@@ -23,6 +23,38 @@ export function withTechnique(coat: Coat, technique: Technique, materials: Mater
       : {}),
     paintFraction: usualFraction(technique, chosen?.material.family),
   };
+}
+
+/** Whether a coat primes: a covering coat of a primer. */
+export const primes = (coat: Coat, materials: Material[]): boolean => {
+  const of = materials.find((m) => m.id === coat.materialId);
+  return of !== undefined && familyFacts(of.material.family).primes && techniqueFacts(coat.technique).covers;
+};
+
+/** What of a shelf does not prime. */
+export const withoutPrimers = (materials: Material[]) =>
+  materials.filter((m) => !familyFacts(m.material.family).primes);
+
+/** Primers of the shelf that can be laid in a way: a can is sprayed, and what is brushed is not. */
+const primersFor = (way: Technique, materials: Material[]) =>
+  materials.filter(
+    (m) => familyFacts(m.material.family).primes && techniqueFacts(way).suits.includes(m.material.family),
+  );
+
+/** The ways to prime from this shelf, that of the first primer first. */
+export function primingWays(materials: Material[]): Technique[] {
+  const covering = techniqueGroups.flatMap((g) => g.items).filter((t) => techniqueFacts(t).covers);
+  return covering.filter((way) => primersFor(way, materials).length > 0);
+}
+
+/** The coat as a primer, laid in a way: the one in hand, the one that was last laid so, or the first there is. */
+export function withPrimer(coat: Coat, technique: Technique, materials: Material[]): Coat {
+  const primers = primersFor(technique, materials);
+  const primer =
+    primers.find((m) => m.id === coat.materialId) ??
+    primers.find((m) => m.id === lastPaints()[technique]) ??
+    primers[0];
+  return primer ? { ...withMaterial({ ...coat, technique }, primer, materials), technique } : coat;
 }
 
 /** What is in hand where it suits; else the paint that was last used so, else the first of the most usual family. */
