@@ -126,6 +126,9 @@ public sealed class LowfellDb : DbContext
     /// <summary>Surfaces that were made ready to be drawn.</summary>
     public DbSet<MeshRow> Meshes => Set<MeshRow>();
 
+    /// <summary>Pictures that sets and pieces are to look like.</summary>
+    public DbSet<ReferenceRow> References => Set<ReferenceRow>();
+
     /// <summary>Small pictures of pieces.</summary>
     public DbSet<LookPictureRow> LookPictures => Set<LookPictureRow>();
 
@@ -172,7 +175,7 @@ public sealed class LowfellDb : DbContext
     /// <summary>The filter that keeps every query to the open bench.</summary>
     public const string OwnBench = "bench";
 
-    /// <summary>The filter that leaves out what was deleted and can be put back: materials, mixes, tiles, painted sets.</summary>
+    /// <summary>The filter that leaves out what was deleted and can be put back: materials, mixes, tiles, painted sets, reference pictures.</summary>
     public const string NotDeleted = "deleted";
 
     private static readonly MethodInfo Filter =

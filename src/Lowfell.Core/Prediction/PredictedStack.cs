@@ -7,7 +7,7 @@ namespace Lowfell.Core.Prediction;
 /// <param name="Lab">CIELAB by a middle hand.</param>
 /// <param name="Colour">Display colour by a middle hand.</param>
 /// <param name="DeltaBelow">dE00 to the stratum below at this height.</param>
-/// <param name="DeltaTarget">dE00 to the zone's target, where it has one.</param>
+/// <param name="DeltaTarget">dE00 to what the zone wants at this height, where that is told.</param>
 /// <param name="FilmUm">Dry film that this coat adds where it lies, um.</param>
 /// <param name="ByLightHand">Light by a light hand (films x 0.7 throughout).</param>
 /// <param name="ByHeavyHand">Light by a heavy hand (films x 1.3 throughout).</param>

@@ -33,7 +33,7 @@ public static class Predictor
     private static PredictedStack Predict(StackDraft draft, double[] hands)
     {
         var zone = draft.Zone;
-        var target = zone.Target?.ToLab();
+        var target = new ByHeight<Lab?>(zone.TargetRecess?.ToLab(), zone.Target?.ToLab(), zone.TargetEdge?.ToLab());
         var known = PredictionMemory.Like(draft, hands);
         var common = known is null ? 0 : PredictionMemory.Common(known, draft);
         var strata = new Stratum[draft.Coats.Count];
@@ -215,7 +215,7 @@ public static class Predictor
         return below with { CoatId = id, Recess = Still(below.Recess), Face = Still(below.Face), Edge = Still(below.Edge), Mark = null };
     }
 
-    private static Stratum Read(Guid id, Zone zone, Lab? target, StackWalk walk, PreparedCoat? coat, Stratum? below, Srgb? mark)
+    private static Stratum Read(Guid id, Zone zone, ByHeight<Lab?> target, StackWalk walk, PreparedCoat? coat, Stratum? below, Srgb? mark)
     {
         Span<HeightColour> heights = stackalloc HeightColour[3];
         var shares = zone.HeightShares;
@@ -229,7 +229,7 @@ public static class Predictor
             var colour = middle.ToSrgb();
             var added = coat is { Optics: not null } c ? c.DryFilmUm(h, 1) * c.Coat.Passes : 0;
             var step = below is null ? 0 : ColourDifference.Ciede2000(below.At(h).Lab, lab);
-            double? off = target is { } t ? ColourDifference.Ciede2000(lab, t) : null;
+            double? off = target[h] is { } t ? ColourDifference.Ciede2000(lab, t) : null;
             heights[h] = three ? new(lab, colour, step, off, added, walk.Colour(h, 1), walk.Colour(h, 2)) : new(lab, colour, step, off, added, middle, middle);
             mean = new(mean.R + (shares[h] * middle.R), mean.G + (shares[h] * middle.G), mean.B + (shares[h] * middle.B));
             film += shares[h] * added * (coat?.Deposit.Coverage[h] ?? 0);

@@ -132,6 +132,12 @@ public sealed record Zone
     /// <summary>Colour that the face should end at.</summary>
     public Srgb? Target { get; init; }
 
+    /// <summary>Colour wanted in the recess; null where none is.</summary>
+    public Srgb? TargetRecess { get; init; }
+
+    /// <summary>Colour wanted on the raised edge; null where none is.</summary>
+    public Srgb? TargetEdge { get; init; }
+
     /// <summary>How far from the target is still right, dE00.</summary>
     public double Tolerance { get; init; } = 5;
 

@@ -26,3 +26,18 @@ internal sealed class LookPictureConfiguration : BenchRowConfiguration<LookPictu
 
     protected override void More(EntityTypeBuilder<LookPictureRow> row) => row.HasIndex(m => m.UsedAt);
 }
+
+internal sealed class ReferenceConfiguration : BenchRowConfiguration<ReferenceRow>
+{
+    protected override string Table => "reference_pictures";
+
+    protected override void More(EntityTypeBuilder<ReferenceRow> row)
+    {
+        row.HasQueryFilter(LowfellDb.NotDeleted, r => r.DeletedAt == null);
+        row.Property(r => r.GreyIs).HasMaxLength(7);
+        row.OwnsMany(r => r.Picks, p => p.ToJson());
+        row.HasOne<SetRow>().WithMany().HasForeignKey(r => new { r.BenchId, r.SetId }).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<PieceRow>().WithMany().HasForeignKey(r => new { r.BenchId, r.PieceId }).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<PhotoRow>().WithMany().HasForeignKey(r => new { r.BenchId, r.PhotoId }).OnDelete(DeleteBehavior.Restrict);
+    }
+}

@@ -1270,6 +1270,69 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("plans", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.ReferenceRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<DateTimeOffset?>("DeletedAt")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<double>("GreyB")
+                        .HasColumnType("double precision");
+
+                    b.Property<double>("GreyG")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("GreyIs")
+                        .IsRequired()
+                        .HasMaxLength(7)
+                        .HasColumnType("character varying(7)");
+
+                    b.Property<double>("GreyR")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("GreyX")
+                        .HasColumnType("double precision");
+
+                    b.Property<double?>("GreyY")
+                        .HasColumnType("double precision");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)");
+
+                    b.Property<Guid>("PhotoId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid?>("PieceId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("SetId")
+                        .HasColumnType("uuid");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("integer");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("BenchId", "PhotoId");
+
+                    b.HasIndex("BenchId", "PieceId");
+
+                    b.HasIndex("BenchId", "SetId");
+
+                    b.ToTable("reference_pictures", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.RoomReadingRow", b =>
                 {
                     b.Property<Guid>("BenchId")
@@ -1769,6 +1832,14 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(7)
                         .HasColumnType("character varying(7)");
 
+                    b.Property<string>("TargetEdge")
+                        .HasMaxLength(7)
+                        .HasColumnType("character varying(7)");
+
+                    b.Property<string>("TargetRecess")
+                        .HasMaxLength(7)
+                        .HasColumnType("character varying(7)");
+
                     b.Property<double>("Tolerance")
                         .HasColumnType("double precision");
 
@@ -2164,6 +2235,75 @@ namespace Lowfell.Store.Migrations
                         .HasForeignKey("BenchId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.ReferenceRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.PhotoRow", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId", "PhotoId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("Lowfell.Store.PieceRow", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId", "PieceId")
+                        .OnDelete(DeleteBehavior.Cascade);
+
+                    b.HasOne("Lowfell.Store.SetRow", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId", "SetId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.OwnsMany("Lowfell.Store.ReferencePick", "Picks", b1 =>
+                        {
+                            b1.Property<Guid>("ReferenceRowBenchId");
+
+                            b1.Property<Guid>("ReferenceRowId");
+
+                            b1.Property<int>("__synthesizedOrdinal")
+                                .ValueGeneratedOnAdd();
+
+                            b1.Property<double>("B");
+
+                            b1.Property<double>("G");
+
+                            b1.Property<string>("Height")
+                                .IsRequired()
+                                .HasMaxLength(40);
+
+                            b1.Property<string>("OnPurpose")
+                                .IsRequired()
+                                .HasMaxLength(200);
+
+                            b1.Property<double>("R");
+
+                            b1.Property<double>("X");
+
+                            b1.Property<double>("Y");
+
+                            b1.Property<Guid>("ZoneId");
+
+                            b1.HasKey("ReferenceRowBenchId", "ReferenceRowId", "__synthesizedOrdinal");
+
+                            b1.ToTable("reference_pictures");
+
+                            b1
+                                .ToJson("Picks")
+                                .HasColumnType("jsonb");
+
+                            b1.WithOwner()
+                                .HasForeignKey("ReferenceRowBenchId", "ReferenceRowId");
+                        });
+
+                    b.Navigation("Picks");
                 });
 
             modelBuilder.Entity("Lowfell.Store.RoomReadingRow", b =>

@@ -60,6 +60,8 @@ internal sealed class ZoneConfiguration : BenchRowConfiguration<ZoneRow>
     protected override void More(EntityTypeBuilder<ZoneRow> row)
     {
         row.Property(z => z.Target).HasMaxLength(7);
+        row.Property(z => z.TargetRecess).HasMaxLength(7);
+        row.Property(z => z.TargetEdge).HasMaxLength(7);
         row.Property(z => z.CrackColour).HasMaxLength(7);
         row.Property(z => z.LitEdges).HasDefaultValue(1);
         row.OwnsMany(z => z.Mates, m => m.ToJson());

@@ -79,6 +79,12 @@ public sealed class ZoneRow : IBenchRow, IVersionedRow
     /// <summary>Target colour of the face.</summary>
     public string? Target { get; set; }
 
+    /// <summary>Colour wanted in the recess.</summary>
+    public string? TargetRecess { get; set; }
+
+    /// <summary>Colour wanted on the edge.</summary>
+    public string? TargetEdge { get; set; }
+
     /// <summary>Tolerance, dE00.</summary>
     public double Tolerance { get; set; } = 5;
 
@@ -124,6 +130,8 @@ public sealed class ZoneRow : IBenchRow, IVersionedRow
         CutEdges = CutEdges,
         Finish = Finish,
         Target = Target is null ? null : Srgb.Parse(Target),
+        TargetRecess = TargetRecess is null ? null : Srgb.Parse(TargetRecess),
+        TargetEdge = TargetEdge is null ? null : Srgb.Parse(TargetEdge),
         Tolerance = Tolerance,
         CrackColour = CrackColour is null ? null : Srgb.Parse(CrackColour),
         Scale = Piece.Set!.Scale,

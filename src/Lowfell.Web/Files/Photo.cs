@@ -1,3 +1,4 @@
+using Lowfell.Core.Colour;
 using Lowfell.Web.Api;
 using SkiaSharp;
 
@@ -20,6 +21,10 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
     private const int ThumbnailPx = 320;
     private const int Quality = 90;
     private const int ThumbnailQuality = 80;
+
+    // Colours are read off a picture of about this many pixels along its longer side, each from a patch of so much of that to either side.
+    private const int PatchedPx = 1600;
+    private const double PatchReach = 0.004;
 
     // A large picture takes much memory while it is drawn: one at a time.
     private static readonly SemaphoreSlim OneAtATime = new(1);
@@ -53,6 +58,49 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
         {
             OneAtATime.Release();
         }
+    }
+
+    /// <summary>What stands at some spots of a kept picture: the mean of a small patch about each, linear.</summary>
+    /// <param name="kept">The picture as it is kept.</param>
+    /// <param name="spots">Shares of width and height, 0..1.</param>
+    /// <param name="cancel">Cancels.</param>
+    public static async Task<IReadOnlyList<LinearRgb>> PatchesAsync(byte[] kept, IReadOnlyList<(double X, double Y)> spots, CancellationToken cancel)
+    {
+        await OneAtATime.WaitAsync(cancel);
+        try
+        {
+            using var data = SKData.CreateCopy(kept);
+            using var codec = SKCodec.Create(data);
+
+            // A spot is as wide as a finger is: a smaller picture tells the same, and is drawn sooner.
+            var scale = Math.Min(1, PatchedPx / (float)Math.Max(codec.Info.Width, codec.Info.Height));
+            var size = codec.GetScaledDimensions(scale);
+            using var bitmap = new SKBitmap(new SKImageInfo(size.Width, size.Height, SKColorType.Rgba8888, SKAlphaType.Unpremul));
+            codec.GetPixels(bitmap.Info, bitmap.GetPixels());
+            return [.. spots.Select(s => Patch(bitmap, s.X, s.Y))];
+        }
+        finally
+        {
+            OneAtATime.Release();
+        }
+    }
+
+    private static LinearRgb Patch(SKBitmap of, double x, double y)
+    {
+        var reach = Math.Max(1, (int)Math.Round(Math.Max(of.Width, of.Height) * PatchReach));
+        var (cx, cy) = ((int)Math.Round(x * (of.Width - 1)), (int)Math.Round(y * (of.Height - 1)));
+        double r = 0, g = 0, b = 0, n = 0;
+        for (var py = Math.Max(0, cy - reach); py <= Math.Min(of.Height - 1, cy + reach); py++)
+        {
+            for (var px = Math.Max(0, cx - reach); px <= Math.Min(of.Width - 1, cx + reach); px++)
+            {
+                var pixel = of.GetPixel(px, py);
+                var light = new Srgb(pixel.Red, pixel.Green, pixel.Blue).ToLinear();
+                (r, g, b, n) = (r + light.R, g + light.G, b + light.B, n + 1);
+            }
+        }
+
+        return new(r / n, g / n, b / n);
     }
 
     private static RefusedException TooLarge() => new("photo", $"The file is larger than {MostBytes / 1_000_000} MB. Send a smaller picture.", 413);

@@ -17,6 +17,7 @@ using Lowfell.Web.Features.Health;
 using Lowfell.Web.Features.Log;
 using Lowfell.Web.Features.Looks;
 using Lowfell.Web.Features.Matching;
+using Lowfell.Web.Features.References;
 using Lowfell.Web.Features.Mend;
 using Lowfell.Web.Features.Mixes;
 using Lowfell.Web.Features.Sets;
@@ -86,6 +87,7 @@ public static class LowfellHost
         builder.Services.AddSingleton<LayoutMemory>();
         builder.Services.AddScoped<WeatheringDesk>();
         builder.Services.AddScoped<LookDesk>();
+        builder.Services.AddScoped<ReferenceDesk>();
         builder.Services.AddSingleton<LookQueue>();
         builder.Services.AddSingleton<MeshMemory>();
         builder.Services.AddSingleton<PlanKeep>();
@@ -146,6 +148,7 @@ public static class LowfellHost
         PhotoEndpoints.Map(bound);
         ProgressEndpoints.Map(bound);
         MatchEndpoints.Map(bound);
+        ReferenceEndpoints.Map(bound);
         FewerEndpoints.Map(bound);
         SearchEndpoints.Map(bound);
         BinEndpoints.Map(bound);

@@ -73,6 +73,7 @@ internal sealed class BinWatch(IServiceProvider services, Readiness readiness, T
             DELETE FROM look_pictures WHERE "UsedAt" < {before};
             DELETE FROM tiles WHERE "DeletedAt" < {before};
             DELETE FROM painted WHERE "DeletedAt" < {before};
+            DELETE FROM reference_pictures WHERE "DeletedAt" < {before};
             DELETE FROM stamps s WHERE NOT EXISTS (SELECT 1 FROM zones z WHERE z."BenchId" = s."BenchId" AND z."Id" = s."OfId")
               AND NOT EXISTS (SELECT 1 FROM pieces p WHERE p."BenchId" = s."BenchId" AND p."Id" = s."OfId")
               AND NOT EXISTS (SELECT 1 FROM sets t WHERE t."BenchId" = s."BenchId" AND t."Id" = s."OfId");

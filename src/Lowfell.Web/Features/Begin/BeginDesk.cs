@@ -189,6 +189,8 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
                 Facing = zone.Zone.Facing,
                 Finish = zone.Filled.Scheme.Finish,
                 Target = zone.Filled.Off.Face <= TargetWithin ? zone.Filled.Scheme.Look.Face : null,
+                TargetRecess = zone.Filled.Off.Recess <= TargetWithin ? zone.Filled.Scheme.Look.Recess : null,
+                TargetEdge = zone.Filled.Off.Edge <= TargetWithin ? zone.Filled.Scheme.Look.Edge : null,
             }.CopyTo(kept);
             row.Zones.Add(kept);
         }

@@ -34,6 +34,9 @@ public enum BinKind
 
     /// <summary>A family of bases.</summary>
     Family,
+
+    /// <summary>A reference picture.</summary>
+    Reference,
 }
 
 /// <summary>Something that was deleted and waits.</summary>
@@ -70,6 +73,7 @@ public static class BinEndpoints
         Add(BinKind.Painted, (await db.Painted.IgnoreQueryFilters([LowfellDb.NotDeleted]).Where(p => p.DeletedAt > since).Select(p => new { p.Id, p.Name, p.DeletedAt }).ToListAsync(cancel)).Select(p => (p.Id, p.Name, "", p.DeletedAt!.Value)));
         Add(BinKind.Box, (await db.ElementBoxes.IgnoreQueryFilters([LowfellDb.NotDeleted]).Where(b => b.DeletedAt > since).Select(b => new { b.Id, b.Name, b.DeletedAt }).ToListAsync(cancel)).Select(b => (b.Id, b.Name, "", b.DeletedAt!.Value)));
         Add(BinKind.Family, (await db.BaseFamilies.IgnoreQueryFilters([LowfellDb.NotDeleted]).Where(f => f.DeletedAt > since).Select(f => new { f.Id, f.Name, f.DeletedAt }).ToListAsync(cancel)).Select(f => (f.Id, f.Name, "", f.DeletedAt!.Value)));
+        Add(BinKind.Reference, (await db.References.IgnoreQueryFilters([LowfellDb.NotDeleted]).Where(r => r.DeletedAt > since).Select(r => new { r.Id, r.Name, Within = db.Sets.Where(s => s.Id == r.SetId).Select(s => s.Name).First(), r.DeletedAt }).ToListAsync(cancel)).Select(r => (r.Id, r.Name, r.Within, r.DeletedAt!.Value)));
         return TypedResults.Ok(found.OrderByDescending(f => f.DeletedAt).ThenBy(f => f.Id).Take(MostShown).ToList());
     }
 }

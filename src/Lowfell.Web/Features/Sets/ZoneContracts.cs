@@ -66,6 +66,12 @@ public sealed record ZoneSettings
     /// <summary>Target colour of the face.</summary>
     [ColourBound] public string? Target { get; init; }
 
+    /// <summary>Colour wanted in the recess.</summary>
+    [ColourBound] public string? TargetRecess { get; init; }
+
+    /// <summary>Colour wanted on the raised edge.</summary>
+    [ColourBound] public string? TargetEdge { get; init; }
+
     /// <summary>Tolerance, dE00.</summary>
     [ToleranceBound] public double Tolerance { get; init; } = 5;
 
@@ -122,6 +128,7 @@ public sealed record ZoneSettings
         (row.SmallestDetailMm, row.Handled, row.Rim, row.CutEdges, row.Finish) = (SmallestDetailMm, Handled, Rim, CutEdges, Finish);
         row.CrackColour = CrackColour?.ToLowerInvariant();
         (row.Fitting, row.Mates) = (Fitting, [.. Mates.DistinctBy(m => m.ZoneId)]);
+        (row.TargetRecess, row.TargetEdge) = (TargetRecess?.ToLowerInvariant(), TargetEdge?.ToLowerInvariant());
         (row.Target, row.Tolerance, row.Neighbours) = (Target?.ToLowerInvariant(), Tolerance, [.. Neighbours.Distinct()]);
     }
 
@@ -145,6 +152,8 @@ public sealed record ZoneSettings
         CutEdges = z.CutEdges,
         Finish = z.Finish,
         Target = z.Target,
+        TargetRecess = z.TargetRecess,
+        TargetEdge = z.TargetEdge,
         Tolerance = z.Tolerance,
         CrackColour = z.CrackColour,
         Neighbours = z.Neighbours,

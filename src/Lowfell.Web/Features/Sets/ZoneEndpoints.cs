@@ -80,6 +80,8 @@ public static class ZoneEndpoints
         CutEdges = z.CutEdges,
         Finish = z.Finish,
         Target = z.Target,
+        TargetRecess = z.TargetRecess,
+        TargetEdge = z.TargetEdge,
         Tolerance = z.Tolerance,
         CrackColour = z.CrackColour,
         Scale = z.Piece.Set!.Scale,

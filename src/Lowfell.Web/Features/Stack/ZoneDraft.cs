@@ -74,6 +74,12 @@ public sealed record ZoneDraft
     /// <summary>Target colour of the face, #rrggbb.</summary>
     [ColourBound] public string? Target { get; init; }
 
+    /// <summary>Colour wanted in the recess.</summary>
+    [ColourBound] public string? TargetRecess { get; init; }
+
+    /// <summary>Colour wanted on the raised edge.</summary>
+    [ColourBound] public string? TargetEdge { get; init; }
+
     /// <summary>Tolerance, dE00.</summary>
     [ToleranceBound] public double Tolerance { get; init; } = 5;
 
@@ -131,6 +137,8 @@ public sealed record ZoneDraft
         CutEdges = CutEdges,
         Finish = Finish,
         Target = Target is null ? null : Srgb.Parse(Target),
+        TargetRecess = TargetRecess is null ? null : Srgb.Parse(TargetRecess),
+        TargetEdge = TargetEdge is null ? null : Srgb.Parse(TargetEdge),
         Tolerance = Tolerance,
         CrackColour = CrackColour is null ? null : Srgb.Parse(CrackColour),
         Scale = Scale,

@@ -228,6 +228,10 @@ export const bounds = {
   FewerChange: {
     schemes: { maxItems: 2000 },
   },
+  GreySpot: {
+    x: { min: 0, max: 1 },
+    y: { min: 0, max: 1 },
+  },
   GroundsChange: {
     count: { min: 0, max: 5 },
   },
@@ -364,6 +368,11 @@ export const bounds = {
     stretch: { min: 0.3, max: 5 },
     gapMm: { min: 0, max: 10, unit: "mm" },
   },
+  PickDraft: {
+    x: { min: 0, max: 1 },
+    y: { min: 0, max: 1 },
+    onPurpose: { maxLength: 500 },
+  },
   PieceDraft: {
     name: { maxLength: 120 },
     kind: { maxLength: 120 },
@@ -417,6 +426,13 @@ export const bounds = {
   },
   ReaderAim: {
     dryFilmUm: { min: 0.5, max: 500, unit: "um" },
+  },
+  ReferenceChange: {
+    name: { maxLength: 120 },
+    picks: { maxItems: 120 },
+  },
+  ReferenceDraft: {
+    name: { maxLength: 120 },
   },
   Rename: {
     name: { maxLength: 120 },

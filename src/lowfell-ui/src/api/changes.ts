@@ -6,6 +6,7 @@ const judged: QueryName[] = ["preview", "cost", "help", "wet", "primers", "mends
 const planned: QueryName[] = ["fewer", "plan", "firstCopy", "whatIfs", "doneBy", "progress"];
 /** Where sets and pieces show how they look and stand. */
 const shown: QueryName[] = [
+  "references",
   "cards",
   "wetOf",
   "set",
@@ -101,6 +102,8 @@ const stale = {
   boxes: ["elementBoxes", "tray", "amounts", "bin"],
   tiles: ["tiles", "bin"],
   painted: ["painted", "match", "bin"],
+  /** Pictures that sets and pieces are to look like. */
+  references: ["references", "bin"],
   /** The evenings, and the air of the room. */
   calendar: ["begun", "calendar", "crackle", ...shown, "zone", "amounts", ...judged, ...planned],
   /** Schemes of the painter's own. */

@@ -315,6 +315,13 @@ export const queries = {
       placeholderData: keepPreviousData,
       retry: false,
     }),
+  /** The pictures of a set and its pieces. */
+  references: (setId: string | undefined) =>
+    queryOptions({
+      queryKey: ["references", setId],
+      queryFn: () => ask(api.GET("/api/sets/{id}/references", at(setId!))),
+      enabled: setId !== undefined,
+    }),
   painted: () => queryOptions({ queryKey: ["painted"], queryFn: () => ask(api.GET("/api/painted")) }),
   match: (paintedId: string) =>
     queryOptions({
@@ -384,6 +391,7 @@ export type QueryName =
   | "tiles"
   | "tilePreview"
   | "painted"
+  | "references"
   | "match"
   | "licences"
   | "progress"

@@ -7471,6 +7471,231 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sets/{id}/references": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pictures of a set and its pieces, the latest first, with what was picked from them and how the zones stand to it. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReferenceView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Pins a picture to a set or a piece of it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReferenceDraft"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReferenceView"];
+                    };
+                };
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReferenceView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/references/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Changes a pinned picture: its grey, its spots. What is picked becomes what the zones want; what is given up is wanted no more. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReferenceChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReferenceView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Takes a picture off; what was picked from it stays wanted. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/references/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pins a picture again that was taken off. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sets/{id}/fewer": {
         parameters: {
             query?: never;
@@ -11099,7 +11324,7 @@ export interface components {
          * @description What kind of thing was deleted.
          * @enum {unknown}
          */
-        BinKind: "set" | "piece" | "zone" | "material" | "mix" | "tile" | "painted" | "box" | "family";
+        BinKind: "set" | "piece" | "zone" | "material" | "mix" | "tile" | "painted" | "box" | "family" | "reference";
         /** @description What follows from a board. */
         BoardAnswer: {
             /** @description Sides that meet. */
@@ -13581,6 +13806,21 @@ export interface components {
             /** @description Other words for it. */
             also: string[];
         };
+        /** @description Something in a picture whose grey is known. */
+        GreySpot: {
+            /**
+             * Format: double
+             * @description Share of the width.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Share of the height.
+             */
+            y: number;
+            /** @description What it is, #rrggbb. */
+            is: string;
+        };
         /**
          * @description Glue for sand and grit.
          * @enum {unknown}
@@ -15775,6 +16015,68 @@ export interface components {
              */
             height: number;
         };
+        /** @description A spot whose colour a zone is to have. */
+        PickDraft: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Recess, face or edge. */
+            height: components["schemas"]["ReliefHeight"];
+            /**
+             * Format: double
+             * @description Share of the width.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Share of the height.
+             */
+            y: number;
+            /**
+             * @description Why the zone departs from it on purpose; empty where it does not.
+             * @default
+             */
+            onPurpose: string;
+        };
+        /** @description A spot with what it says. */
+        PickView: {
+            /**
+             * Format: uuid
+             * @description The zone.
+             */
+            zoneId: string;
+            /** @description Its name. */
+            zone: string;
+            /** @description Name of its piece. */
+            piece: string;
+            /** @description Recess, face or edge. */
+            height: components["schemas"]["ReliefHeight"];
+            /**
+             * Format: double
+             * @description Share of the width.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Share of the height.
+             */
+            y: number;
+            /** @description Its colour in even light. */
+            colour: string;
+            /** @description What the zone would look like there. */
+            now: string;
+            /** @description How that differs. */
+            words: string;
+            /**
+             * Format: double
+             * @description The same as dE00.
+             */
+            deltaE: number;
+            /** @description Why the zone departs from it on purpose. */
+            onPurpose: string;
+        };
         /** @description What a piece takes. */
         PieceAmountView: {
             /**
@@ -16857,11 +17159,97 @@ export interface components {
             /** @description Its coats by what they are there for. */
             roles: components["schemas"]["RoleView"][];
         };
+        /** @description A pinned picture as it should be. */
+        ReferenceChange: {
+            /**
+             * Format: int32
+             * @description The version that was changed.
+             */
+            version: number;
+            /** @description Name. */
+            name: string;
+            /** @description Spots that were picked: one for each height of a zone at most. */
+            picks: components["schemas"]["PickDraft"][];
+            /**
+             * Format: uuid
+             * @description The piece; none for the whole set.
+             */
+            pieceId?: null | string;
+            grey?: null | components["schemas"]["GreySpot"];
+        };
+        /** @description A picture that is pinned. */
+        ReferenceDraft: {
+            /**
+             * Format: uuid
+             * @description Identity, given by who pins it: sent twice, it is pinned once.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The picture, kept before.
+             */
+            photoId: string;
+            /** @description Name. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description The piece; none for the whole set.
+             */
+            pieceId?: null | string;
+        };
+        /** @description A pinned picture. */
+        ReferenceView: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description Version to send back with a change.
+             */
+            version: number;
+            /**
+             * Format: uuid
+             * @description Its set.
+             */
+            setId: string;
+            /**
+             * Format: uuid
+             * @description Its piece; none for the whole set.
+             */
+            pieceId: null | string;
+            /**
+             * Format: uuid
+             * @description The picture.
+             */
+            photoId: string;
+            /** @description Name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Width, pixels.
+             */
+            width: number;
+            /**
+             * Format: int32
+             * @description Height, pixels.
+             */
+            height: number;
+            grey: null | components["schemas"]["GreySpot"];
+            /** @description Spots that were picked. */
+            picks: components["schemas"]["PickView"][];
+        };
         /**
          * @description Relief of a zone.
          * @enum {unknown}
          */
         Relief: "smooth" | "panelled" | "textured" | "rough";
+        /**
+         * @description The three heights that every prediction is told for.
+         * @enum {unknown}
+         */
+        ReliefHeight: "recess" | "face" | "edge";
         /**
          * @description What a remedy asks for.
          * @enum {unknown}
@@ -19756,6 +20144,10 @@ export interface components {
             finish?: components["schemas"]["Sheen"];
             /** @description Target colour of the face, #rrggbb. */
             target?: null | string;
+            /** @description Colour wanted in the recess. */
+            targetRecess?: null | string;
+            /** @description Colour wanted on the raised edge. */
+            targetEdge?: null | string;
             /**
              * Format: double
              * @description Tolerance, dE00.
@@ -20021,6 +20413,10 @@ export interface components {
             finish?: components["schemas"]["Sheen"];
             /** @description Target colour of the face. */
             target?: null | string;
+            /** @description Colour wanted in the recess. */
+            targetRecess?: null | string;
+            /** @description Colour wanted on the raised edge. */
+            targetEdge?: null | string;
             /**
              * Format: double
              * @description Tolerance, dE00.

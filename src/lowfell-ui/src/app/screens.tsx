@@ -81,6 +81,11 @@ export const places: Place[] = [
           load: async () => (await import("../features/look/LookScreen")).LookScreen,
         },
         {
+          path: "picture",
+          label: "Picture",
+          load: async () => (await import("../features/reference/ReferenceScreen")).ReferenceScreen,
+        },
+        {
           path: "weathering",
           label: "Weathering",
           load: async () => (await import("../features/weathering/WeatheringScreen")).WeatheringScreen,

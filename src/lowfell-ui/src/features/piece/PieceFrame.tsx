@@ -98,6 +98,9 @@ function PieceHeader({ page, zoneId }: { page: PiecePage; zoneId: string | undef
         <NavLink to={`${base}/look`} className={viewLink}>
           Look
         </NavLink>
+        <NavLink to={`${base}/picture`} className={viewLink}>
+          Picture
+        </NavLink>
         <NavLink to={`${base}/weathering`} className={viewLink}>
           Weathering
         </NavLink>

@@ -2,7 +2,18 @@ import { bounds } from "../../api/bounds";
 import type { PieceView } from "../../api/types";
 import { length } from "../../api/units";
 import { choices, facingWord, fittingWord, sheenWord } from "../../api/words";
-import { Choice, colourOrNothing, Field, figure, figureOrNothing, own, percent, TextInput, Toggle } from "../../ui";
+import {
+  Choice,
+  colourOrNothing,
+  Field,
+  figure,
+  figureOrNothing,
+  isColour,
+  own,
+  percent,
+  TextInput,
+  Toggle,
+} from "../../ui";
 import type { ZoneForm, ZoneFormed } from "./zoneForm";
 
 /** What most zones do well without: the rest of what a zone can tell. */
@@ -85,20 +96,28 @@ export function ZoneMore({
       <Field label="Colour wanted in cracks" hint="#rrggbb, or empty" error={formState.errors.crack?.message}>
         {(id, d) => <TextInput id={id} aria-describedby={d} {...register("crack", colourOrNothing)} />}
       </Field>
-      <Field label="Target colour of the face" hint="#rrggbb, or empty" error={formState.errors.hex?.message}>
-        {(id, d) => (
-          <span className="flex gap-2">
-            <input
-              type="color"
-              aria-label="Pick the target"
-              className="h-8 w-11 rounded border border-strong bg-swatch"
-              value={/^#[0-9a-f]{6}$/i.test(values.hex) ? values.hex : "#888888"}
-              onChange={(e) => setValue("hex", e.target.value)}
-            />
-            <TextInput id={id} aria-describedby={d} {...register("hex", colourOrNothing)} />
-          </span>
-        )}
-      </Field>
+      {(
+        [
+          ["hexRecess", "Target colour of the recess"],
+          ["hex", "Target colour of the face"],
+          ["hexEdge", "Target colour of the edge"],
+        ] as const
+      ).map(([name, label]) => (
+        <Field key={name} label={label} hint="#rrggbb, or empty" error={formState.errors[name]?.message}>
+          {(id, d) => (
+            <span className="flex gap-2">
+              <input
+                type="color"
+                aria-label={`Pick: ${label.toLowerCase()}`}
+                className="h-8 w-11 rounded border border-strong bg-swatch"
+                value={isColour(values[name]) ? values[name] : "#888888"}
+                onChange={(e) => setValue(name, e.target.value)}
+              />
+              <TextInput id={id} aria-describedby={d} {...register(name, colourOrNothing)} />
+            </span>
+          )}
+        </Field>
+      ))}
       <Field label="Tolerance, dE" error={formState.errors.tolerance?.message}>
         {(id, d) => (
           <TextInput

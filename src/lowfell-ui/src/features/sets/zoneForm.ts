@@ -20,6 +20,8 @@ export const usual: ZoneSettings = {
   fitting: "free",
 };
 
+const said = (text: string) => (text.trim() === "" ? undefined : text.trim());
+
 const optional = (text: string) => (text.trim() === "" ? undefined : Number(text));
 
 /** A zone as it is typed: figures as texts, in the painter's own units. */
@@ -34,6 +36,8 @@ export interface ZoneForm extends ZoneSettings {
   to: string;
   crack: string;
   hex: string;
+  hexRecess: string;
+  hexEdge: string;
 }
 
 export type ZoneFormed = Pick<UseFormReturn<ZoneForm>, "register" | "setValue" | "formState">;
@@ -64,13 +68,29 @@ export function typedOf(start: ZoneSettings): ZoneForm {
     to: mm.text(start.heightToMm),
     crack: start.crackColour ?? "",
     hex: start.target ?? "",
+    hexRecess: start.targetRecess ?? "",
+    hexEdge: start.targetEdge ?? "",
   };
 }
 
 /** And back, what nobody touched to the last digit. */
 export function settingsOf(typed: ZoneForm, start: ZoneSettings, byShare: boolean): ZoneSettings {
   const [mm, mm2] = [own("mm"), own("mm²")];
-  const { sharePercent, detail, creases, edges, litPercent, unseenPercent, from, to, crack, hex, ...v } = typed;
+  const {
+    sharePercent,
+    detail,
+    creases,
+    edges,
+    litPercent,
+    unseenPercent,
+    from,
+    to,
+    crack,
+    hex,
+    hexRecess,
+    hexEdge,
+    ...v
+  } = typed;
   return {
     ...v,
     ...(byShare
@@ -83,8 +103,10 @@ export function settingsOf(typed: ZoneForm, start: ZoneSettings, byShare: boolea
     unseen: (optional(unseenPercent) ?? 0) / 100,
     heightFromMm: mm.kept(from, start.heightFromMm),
     heightToMm: mm.kept(to, start.heightToMm),
-    crackColour: crack.trim() === "" ? undefined : crack.trim(),
-    target: hex.trim() === "" ? undefined : hex.trim(),
+    crackColour: said(crack),
+    target: said(hex),
+    targetRecess: said(hexRecess),
+    targetEdge: said(hexEdge),
   };
 }
 

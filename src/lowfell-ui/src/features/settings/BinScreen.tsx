@@ -17,6 +17,7 @@ const kindWord: Record<BinItem["kind"], string> = {
   painted: "painted zone",
   box: "box of bases",
   family: "family of bases",
+  reference: "reference picture",
 };
 
 function putBack({ kind, id }: BinItem): Promise<unknown> {
@@ -40,6 +41,8 @@ function putBack({ kind, id }: BinItem): Promise<unknown> {
       return ask(api.POST("/api/element-boxes/{id}/restore", at));
     case "family":
       return ask(api.POST("/api/base-families/{id}/restore", at));
+    case "reference":
+      return ask(api.POST("/api/references/{id}/restore", at));
   }
 }
 
@@ -53,7 +56,7 @@ export function BinScreen() {
     setBusy(item.id);
     try {
       await putBack(item);
-      await changed("tree", "shelf", "mixes", "tiles", "painted", "families", "boxes");
+      await changed("tree", "shelf", "mixes", "tiles", "painted", "families", "boxes", "references");
       notify(`${item.name} is back.`);
     } catch (error) {
       notify(

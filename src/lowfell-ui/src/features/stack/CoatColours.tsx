@@ -2,12 +2,13 @@ import type { HeightColour, Stratum } from "../../api/types";
 import { number } from "../../api/words";
 
 /** What this coat leaves at the three heights, and how far a hand moves it. */
-export function CoatColours({ stratum, target }: { stratum: Stratum; target: string | undefined | null }) {
+export function CoatColours({ stratum }: { stratum: Stratum }) {
   const rows: [string, HeightColour][] = [
     ["Recess", stratum.recess],
     ["Face", stratum.face],
     ["Edge", stratum.edge],
   ];
+  const target = rows.some(([, c]) => c.deTarget != null);
   return (
     <table className="w-full text-sm" data-testid="coat-colours">
       <thead className="text-xs text-soft">
@@ -18,7 +19,7 @@ export function CoatColours({ stratum, target }: { stratum: Stratum; target: str
             step
           </th>
           {target && (
-            <th className="pb-1 pl-2 text-right font-normal" title="dE00 to the target">
+            <th className="pb-1 pl-2 text-right font-normal" title="dE00 to what is wanted there">
               target
             </th>
           )}

@@ -76,7 +76,7 @@ export function CoatEditor({
       <h2 className="font-semibold">
         Coat {index + 1} <span className="font-normal text-soft">of {coats.length}</span>
       </h2>
-      {stratum && <CoatColours stratum={stratum} target={page.zone.target} />}
+      {stratum && <CoatColours stratum={stratum} />}
       {wet.data !== null && stratum && (
         <div className="text-sm">
           <WetPair of={wet.data} />

@@ -5,11 +5,12 @@ interface Props {
   /** After the selected coat; the bare ground where none is. */
   stratum: Preview["substrate"];
   place: string;
-  target: string | null | undefined;
+  /** Wanted in the recess, on face and edge, where that is told. */
+  targets: (string | null | undefined)[];
 }
 
 /** The look after the selected coat beside the one that is wanted, as large as there is room. */
-export function LookAfter({ stratum, place, target }: Props) {
+export function LookAfter({ stratum, place, targets }: Props) {
   const heights = [
     ["recess", stratum.recess],
     ["face", stratum.face],
@@ -27,11 +28,17 @@ export function LookAfter({ stratum, place, target }: Props) {
             </span>
           ))}
         </div>
-        {target && (
-          <p className="mt-2 text-center text-xs text-ink">
-            <span className="block h-14" style={{ background: target }} title={target} />
-            wanted{stratum.face.deTarget != null && `; the face is ${offFigure(stratum.face.deTarget)}`}
-          </p>
+        {targets.some(Boolean) && (
+          <>
+            <div className="mt-2 grid grid-cols-3">
+              {targets.map((t, i) => (
+                <span key={i} className="block h-14" style={{ background: t ?? undefined }} title={t ?? undefined} />
+              ))}
+            </div>
+            <p className="text-center text-xs text-ink">
+              wanted{stratum.face.deTarget != null && `; the face is ${offFigure(stratum.face.deTarget)}`}
+            </p>
+          </>
         )}
       </div>
     </figure>

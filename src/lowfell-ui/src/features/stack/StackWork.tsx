@@ -213,7 +213,7 @@ export function StackWork({ page, materials, mixes, schools }: Props) {
               <LookAfter
                 stratum={preview.data.strata.find((s) => s.coatId === selected?.id) ?? preview.data.substrate}
                 place={selected ? `After coat ${index + 1}` : "Bare"}
-                target={page.zone.target}
+                targets={[page.zone.targetRecess, page.zone.target, page.zone.targetEdge]}
               />
             )
           }
