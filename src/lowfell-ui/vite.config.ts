@@ -16,6 +16,7 @@ export default defineConfig({
     },
   ],
   build: { license: { fileName: "licences/packages.json" }, outDir: "../Lowfell.Web/wwwroot", emptyOutDir: true, target: "es2022", sourcemap: false, chunkSizeWarningLimit: 600 },
-  server: { proxy: { "/api": "http://127.0.0.1:5080" } },
+  // The guide is one of the documents.
+  server: { proxy: { "/api": "http://127.0.0.1:5080" }, fs: { allow: [".", "../../docs"] } },
   test: { environment: "jsdom", pool: "vmThreads", setupFiles: ["src/test/setup.ts"], css: false },
 });

@@ -1,4 +1,4 @@
-import { Keyboard, Lamp, Search, Settings } from "lucide-react";
+import { BookOpen, Keyboard, Lamp, Search, Settings } from "lucide-react";
 import { lazy, Suspense, useEffect, useLayoutEffect, useState } from "react";
 import { Link, NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { IconButton, Toasts } from "../ui";
@@ -6,7 +6,7 @@ import { switchTheme } from "../craft/theme";
 import { typing } from "../ui/typing";
 import { AboutDialog } from "./AboutDialog";
 import { Connection } from "./Connection";
-import { allPlaces, homeOf, places, settings, viewAt } from "./screens";
+import { allPlaces, guide, homeOf, places, settings, viewAt } from "./screens";
 
 const ShortcutsDialog = lazy(async () => ({ default: (await import("./ShortcutsDialog")).ShortcutsDialog }));
 const TermTips = lazy(async () => ({ default: (await import("./TermTips")).TermTips }));
@@ -22,6 +22,7 @@ export function Shell() {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const here = viewAt(pathname);
+  const guideTo = here && here.place !== guide ? `${homeOf(guide)}/${here.place.label.toLowerCase()}` : homeOf(guide);
   // At the bench its place is always kept free: nothing moves under a wet finger as a message comes or goes.
   const atBench = pathname === "/bench";
   // Before what the screen itself does: it may name what is open.
@@ -96,6 +97,15 @@ export function Shell() {
             <span className="truncate max-lg:sr-only">Find a piece, paint, entry</span>
             <kbd className="ml-auto font-sans text-xs whitespace-nowrap max-lg:hidden">Ctrl K</kbd>
           </button>
+          <Link
+            to={guideTo}
+            aria-label="Guide"
+            title={`${guide.help} (g ${guide.key})`}
+            aria-current={here?.place === guide ? "page" : undefined}
+            className={`inline-flex size-8 items-center justify-center rounded hover:bg-tint max-sm:hidden ${here?.place === guide ? "bg-tint" : ""}`}
+          >
+            <BookOpen size={18} aria-hidden />
+          </Link>
           <IconButton label="Keys" onClick={() => setHelp(true)}>
             <Keyboard size={18} aria-hidden />
           </IconButton>
@@ -128,7 +138,7 @@ export function Shell() {
       <Suspense>
         <TermTips />
         <VisionFilters />
-        {help && <ShortcutsDialog open onClose={() => setHelp(false)} />}
+        {help && <ShortcutsDialog open guideTo={guideTo} onClose={() => setHelp(false)} />}
       </Suspense>
       {finding && (
         <Suspense>

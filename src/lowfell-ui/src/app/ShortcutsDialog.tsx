@@ -1,5 +1,6 @@
 import { stackKeys } from "../craft/stackKeys";
 import { useState } from "react";
+import { Link } from "react-router";
 import { craft } from "../api/words";
 import { termsIn } from "../craft/glossary";
 import { Dialog, Toggle } from "../ui";
@@ -17,9 +18,21 @@ const groups = [
   { title: "In the stack", keys: stackKeys.map((k) => [k.shown, k.what]) },
 ];
 
-export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+interface Props {
+  open: boolean;
+  /** The page of the guide that is about this place. */
+  guideTo: string;
+  onClose: () => void;
+}
+
+export function ShortcutsDialog({ open, guideTo, onClose }: Props) {
   return (
     <Dialog open={open} title="Keys and words" onClose={onClose}>
+      <p className="mb-3 text-sm">
+        <Link to={guideTo} className="underline" onClick={onClose}>
+          What this place does, in the guide
+        </Link>
+      </p>
       {open && <WordsHere />}
       {groups.map((group) => (
         <section key={group.title} className="mb-4">

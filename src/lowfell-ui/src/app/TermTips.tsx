@@ -3,6 +3,8 @@ import { type Term, termsIn } from "../craft/glossary";
 
 const named = "label, th, dt, legend, summary, h2, h3, [data-term]";
 const waitMs = 550;
+// Whoever goes from field to field is left alone.
+const focusWaitMs = 1_200;
 const mostLetters = 60;
 const most = 2;
 
@@ -12,7 +14,7 @@ interface Shown {
   top: number;
 }
 
-/** Explains the terms of a label, heading or column that the pointer rests on. By the keyboard the same words stand behind "?". */
+/** Explains the terms of a label, heading or column that the pointer rests on, and of the field that the keyboard stays in. All words stand behind "?" too. */
 export function TermTips() {
   const [shown, setShown] = useState<Shown>();
   useEffect(() => {
@@ -23,30 +25,43 @@ export function TermTips() {
       over = null;
       setShown(undefined);
     };
+    const later = (text: string, under: Element, ms: number) => {
+      if (text.length > mostLetters) return false;
+      const terms = termsIn(text).slice(0, most);
+      if (terms.length === 0) return false;
+      timer = setTimeout(() => {
+        const box = under.getBoundingClientRect();
+        setShown({ terms, left: Math.max(8, Math.min(box.left, window.innerWidth - 308)), top: box.bottom + 4 });
+      }, ms);
+      return true;
+    };
     const onOver = (e: PointerEvent) => {
       if (e.pointerType !== "mouse" || !(e.target instanceof Element)) return;
       if (e.target.closest("[data-testid=term-tip]")) return;
       const at = e.target.closest(named);
       if (at === over) return;
       hide();
-      const text = at?.textContent ?? "";
-      if (!at || text.length > mostLetters) return;
-      const terms = termsIn(text).slice(0, most);
-      if (terms.length === 0) return;
-      over = at;
-      timer = setTimeout(() => {
-        const box = at.getBoundingClientRect();
-        setShown({ terms, left: Math.max(8, Math.min(box.left, window.innerWidth - 308)), top: box.bottom + 4 });
-      }, waitMs);
+      if (at && later(at.textContent ?? "", at, waitMs)) over = at;
     };
-    const onKey = (e: KeyboardEvent) => e.key === "Escape" && hide();
+    // By the keyboard: what a field is called is explained below it, while nothing is typed.
+    const onFocus = (e: FocusEvent) => {
+      hide();
+      const field = e.target;
+      if (!(field instanceof HTMLElement) || !field.matches(":focus-visible")) return;
+      later((field as HTMLInputElement).labels?.[0]?.textContent ?? "", field, focusWaitMs);
+    };
+    const onKey = (e: KeyboardEvent) => e.key !== "Tab" && hide();
     document.addEventListener("pointerover", onOver);
+    document.addEventListener("focusin", onFocus);
+    document.addEventListener("focusout", hide);
     document.addEventListener("pointerdown", hide, true);
     document.addEventListener("scroll", hide, true);
     document.addEventListener("keydown", onKey);
     return () => {
       clearTimeout(timer);
       document.removeEventListener("pointerover", onOver);
+      document.removeEventListener("focusin", onFocus);
+      document.removeEventListener("focusout", hide);
       document.removeEventListener("pointerdown", hide, true);
       document.removeEventListener("scroll", hide, true);
       document.removeEventListener("keydown", onKey);

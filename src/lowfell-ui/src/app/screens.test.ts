@@ -1,7 +1,8 @@
 import { matchRoutes } from "react-router";
 import { expect, test } from "vitest";
+import { pages } from "../features/guide/guide";
 import { inFrame, router } from "./routes";
-import { allPlaces, homeOf, oldAddresses, places, viewAt } from "./screens";
+import { allPlaces, guide, homeOf, oldAddresses, places, viewAt } from "./screens";
 
 test("five places in the order of the work, each with a key and words of its own", () => {
   expect(places.map((p) => p.label)).toEqual(["Sets", "Piece", "Shelf", "Evenings", "Bench"]);
@@ -30,4 +31,9 @@ test("every view opens at its address, and every old address leads to one that d
     expect(matchRoutes(routes, to.replace(":id", "x")), to).not.toBeNull();
   }
   expect(allPlaces.map(homeOf).every((path) => viewAt(path) !== undefined)).toBe(true);
+});
+
+test("the guide has a page for each place, at the address that the place asks for", () => {
+  const slugs = pages.map((p) => p.slug);
+  for (const { label } of allPlaces.filter((p) => p !== guide)) expect(slugs).toContain(label.toLowerCase());
 });

@@ -251,6 +251,22 @@ export const settings: Place = {
   ],
 };
 
+/** What it does and how: the same pages as in the documents. */
+export const guide: Place = {
+  label: "Guide",
+  key: "i",
+  help: "What it does, place by place, and a first evening in ten steps",
+  views: [
+    {
+      path: "/guide",
+      label: "Guide",
+      help: "A first evening, and a page for each place",
+      load: async () => (await import("../features/guide/GuideScreen")).GuideScreen,
+      within: [{ path: "/guide/:page", load: async () => (await import("../features/guide/GuideScreen")).GuideScreen }],
+    },
+  ],
+};
+
 /** Where an address of an earlier version leads now. */
 export const oldAddresses: Record<string, string> = {
   "/stack": "/piece",
@@ -264,8 +280,8 @@ export const oldAddresses: Record<string, string> = {
   "/settings": "/settings/schools",
 };
 
-/** Every place, that behind the gear too. */
-export const allPlaces: readonly Place[] = [...places, settings];
+/** Every place, that behind the gear and the guide too. */
+export const allPlaces: readonly Place[] = [...places, settings, guide];
 
 /** Where a place begins. */
 export const homeOf = (place: Place): string => place.views[0]!.path;

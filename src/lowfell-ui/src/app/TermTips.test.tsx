@@ -1,0 +1,44 @@
+import { act, fireEvent, render, screen } from "@testing-library/react";
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { TermTips } from "./TermTips";
+
+beforeEach(() => vi.useFakeTimers());
+afterEach(() => vi.useRealTimers());
+
+const show = () =>
+  render(
+    <>
+      <label>
+        Masstone <input aria-label="field" />
+      </label>
+      <input aria-label="plain" />
+      <TermTips />
+    </>,
+  );
+const wait = (ms: number) => act(() => vi.advanceTimersByTime(ms));
+const focus = (of: HTMLElement) => {
+  // No browser stands behind the test to tell how a field was come to.
+  of.matches = ((selector: string) => selector === ":focus-visible") as typeof of.matches;
+  fireEvent.focusIn(of);
+};
+
+test("a field that the keyboard stays in has its words explained, until something is typed", () => {
+  show();
+  focus(screen.getByLabelText("field"));
+  wait(600);
+  expect(screen.queryByRole("tooltip")).toBeNull();
+  wait(700);
+  expect(screen.getByRole("tooltip")).toHaveTextContent(/^masstone: The colour of a paint so thick/);
+  fireEvent.keyDown(screen.getByLabelText("field"), { key: "a" });
+  expect(screen.queryByRole("tooltip")).toBeNull();
+});
+
+test("passing on, or a field of plain words, shows nothing", () => {
+  show();
+  focus(screen.getByLabelText("field"));
+  wait(300);
+  fireEvent.focusOut(screen.getByLabelText("field"));
+  focus(screen.getByLabelText("plain"));
+  wait(3000);
+  expect(screen.queryByRole("tooltip")).toBeNull();
+});
