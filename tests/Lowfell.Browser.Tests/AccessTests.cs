@@ -1,11 +1,13 @@
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
+using Lowfell.Core.Wording;
 using Xunit;
 
 namespace Lowfell.Browser.Tests;
 
 /// <summary>No serious fault by axe-core (WCAG 2.2 AA) on any screen, in either light; nothing wider than the window.</summary>
-public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession>
+public sealed partial class AccessTests(DemoSession session) : IClassFixture<DemoSession>
 {
     private static readonly string Axe = File.ReadAllText(Environment.GetEnvironmentVariable("LOWFELL_AXE") ?? throw new InvalidOperationException("Run with ./lowfell test browser."));
 
@@ -21,6 +23,7 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         { "piece/table", "[data-testid=sight]" },
         { "set/table", "[data-testid=set-sight] li" },
         { "wall/board", "[data-testid=heights]" },
+        { "piece/picture", "[data-testid=pick-picture], main p" },
         { "piece/mend", "[data-testid=symptoms]" },
         { "/bench/mend?symptom=frost", "[data-testid=offers]" },
         { "piece/history", "section[aria-label='Versions of the coats']" },
@@ -39,6 +42,7 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         { "/settings/units", "[data-testid=units-sample]" },
         { "/settings/devices", "h2" },
         { "/settings/bin", "h1" },
+        { "/guide", "[data-testid=guide-page]" },
     };
 
     // A desk, a tablet and a phone, and a desk at 200 %, which lays out as half of it. Colours are looked at in both lights once: they are no others in another size.
@@ -67,6 +71,28 @@ public sealed class AccessTests(DemoSession session) : IClassFixture<DemoSession
         {
             browser.Resize(1280, 800);
         }
+    }
+
+    // Words that everybody knows, and names of the demo's own things.
+    private static readonly HashSet<string> Plain = [.. Words(new StreamReader(typeof(AccessTests).Assembly.GetManifestResourceStream("plain-words.txt")!).ReadToEnd())];
+
+    private static readonly HashSet<string> Explained = [.. Glossary.Terms.SelectMany(t => t.Also.Prepend(t.Word)).SelectMany(Words)];
+
+    [GeneratedRegex("[\\p{L}][\\p{L}'-]{2,}")]
+    private static partial Regex Word();
+
+    private static IEnumerable<string> Words(string text) => Word().Matches(text).Select(m => m.Value.ToLowerInvariant());
+
+    [Theory]
+    [MemberData(nameof(Screens))]
+    public async Task What_fields_and_columns_are_called_is_plain_or_explained(string path, string ready)
+    {
+        var browser = session.Browser;
+        browser.Open(await AddressAsync(path));
+        browser.Find(ready);
+        var called = ((IEnumerable<object>)browser.Run("return [...document.querySelectorAll('main label, main th, main dt, main legend')].map(e => e.innerText).filter(t => t.length <= 60)")!).Cast<string>();
+        var unknown = called.SelectMany(c => Words(c).Where(w => !Plain.Contains(w) && !Explained.Contains(w)).Select(w => $"{w} (in '{c}')")).Distinct().ToList();
+        Assert.True(unknown.Count == 0, "Explain it in the glossary, or put it among the plain words: " + string.Join(", ", unknown));
     }
 
     private async Task<string> AddressAsync(string path)

@@ -35,6 +35,7 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
         browser.Click("Keep");
         browser.Click("First zone");
         browser.Fill("Name", "Brick");
+        browser.Find("[role=dialog] summary").Click();
         browser.Fill("Target colour of the face", "#8c4a35");
         browser.Click("Keep");
         browser.Click("More for Lime kilns");

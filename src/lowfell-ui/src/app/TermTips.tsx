@@ -12,6 +12,8 @@ interface Shown {
   terms: Term[];
   left: number;
   top: number;
+  /** Shown for a field that is typed in: what lies under it can still be pressed. */
+  forField: boolean;
 }
 
 /** Explains the terms of a label, heading or column that the pointer rests on, and of the field that the keyboard stays in. All words stand behind "?" too. */
@@ -25,13 +27,18 @@ export function TermTips() {
       over = null;
       setShown(undefined);
     };
-    const later = (text: string, under: Element, ms: number) => {
+    const later = (text: string, under: Element, ms: number, forField: boolean) => {
       if (text.length > mostLetters) return false;
       const terms = termsIn(text).slice(0, most);
       if (terms.length === 0) return false;
       timer = setTimeout(() => {
         const box = under.getBoundingClientRect();
-        setShown({ terms, left: Math.max(8, Math.min(box.left, window.innerWidth - 308)), top: box.bottom + 4 });
+        setShown({
+          terms,
+          left: Math.max(8, Math.min(box.left, window.innerWidth - 308)),
+          top: box.bottom + 4,
+          forField,
+        });
       }, ms);
       return true;
     };
@@ -41,14 +48,14 @@ export function TermTips() {
       const at = e.target.closest(named);
       if (at === over) return;
       hide();
-      if (at && later(at.textContent ?? "", at, waitMs)) over = at;
+      if (at && later(at.textContent ?? "", at, waitMs, false)) over = at;
     };
     // By the keyboard: what a field is called is explained below it, while nothing is typed.
     const onFocus = (e: FocusEvent) => {
       hide();
       const field = e.target;
       if (!(field instanceof HTMLElement) || !field.matches(":focus-visible")) return;
-      later((field as HTMLInputElement).labels?.[0]?.textContent ?? "", field, focusWaitMs);
+      later((field as HTMLInputElement).labels?.[0]?.textContent ?? "", field, focusWaitMs, true);
     };
     const onKey = (e: KeyboardEvent) => e.key !== "Tab" && hide();
     document.addEventListener("pointerover", onOver);
@@ -72,7 +79,7 @@ export function TermTips() {
     <div
       role="tooltip"
       data-testid="term-tip"
-      className="fixed z-50 w-75 rounded border border-strong bg-raised px-3 py-2 text-sm shadow-lg"
+      className={`fixed z-50 w-75 rounded border border-strong bg-raised px-3 py-2 text-sm shadow-lg ${shown.forField ? "pointer-events-none" : ""}`}
       style={{ left: shown.left, top: shown.top }}
     >
       {shown.terms.map((t) => (

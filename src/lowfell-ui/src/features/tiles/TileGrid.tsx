@@ -25,8 +25,7 @@ export function TileGrid({ draft, preview, materials, onCell }: Props) {
             <td className="w-28" />
             {columns.map((c, i) => (
               <th key={c.id} scope="col" className="px-1 py-1 text-left text-xs font-normal text-ink">
-                <strong className="mr-1 text-base">{letter(i)}</strong>
-                {name(c.materialId)}
+                <strong className="text-base">{letter(i)}</strong> {name(c.materialId)}
               </th>
             ))}
           </tr>
@@ -35,8 +34,7 @@ export function TileGrid({ draft, preview, materials, onCell }: Props) {
           {rows.map((r, row) => (
             <tr key={r.id}>
               <th scope="row" className="px-1 text-left text-xs font-normal text-ink">
-                <strong className="mr-1 text-base">{row + 1}</strong>
-                {name(r.materialId)}
+                <strong className="text-base">{row + 1}</strong> {name(r.materialId)}
               </th>
               {columns.map((c, column) => {
                 const cell = shown?.cells.find((x) => x.row === row && x.column === column);
