@@ -22,7 +22,7 @@ public sealed class ScreensTests(DemoSession session) : IClassFixture<DemoSessio
         browser.Open("/sets");
         browser.Click("Set");
         browser.Click("Keep");
-        Assert.Equal("A name is needed.", browser.Find("[role=dialog] [role=alert]").Text);
+        Assert.Equal("Give it a name.", browser.Find("[role=dialog] [role=alert]").Text);
         browser.Fill("Name", "Lime kilns");
         browser.Click("Keep");
         browser.UntilTrue(() => browser.Find("h1").Text == "Lime kilns", "the new set open");

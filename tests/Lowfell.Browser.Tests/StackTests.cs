@@ -73,7 +73,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Find($"[data-rule='{rule}'] button").Click();
         browser.Click("I know…");
         browser.Fill("Why it is meant so", "it stands behind glass");
-        browser.Click("Let it rest");
+        browser.Click("Set it aside");
         browser.UntilTrue(() => browser.All($"[data-rule='{rule}'][data-rests=true]").Count == 1, "a finding that rests");
         Assert.Contains("it stands behind glass", browser.Find($"[data-rule='{rule}']").Text, StringComparison.Ordinal);
         page.UntilKept();
@@ -81,7 +81,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
         page.Ready();
         browser.UntilTrue(() => browser.All($"[data-rule='{rule}'][data-rests=true]").Count == 1, "the finding at rest after a reload");
         browser.Find($"[data-rule='{rule}'] button").Click();
-        browser.Click("Let it speak again");
+        browser.Click("Show it again");
         browser.UntilTrue(() => browser.All($"[data-rule='{rule}'][data-rests=false]").Count == 1, "a finding that speaks");
         page.UntilKept();
     }

@@ -187,7 +187,7 @@ public sealed class WayTests(DemoSession session) : IClassFixture<DemoSession>
         browser.Reload();
         browser.UntilTrue(() => browser.Field("Name").GetDomProperty("value") == "Half a thought", "what was typed");
         Says("[role=dialog]", "Taken up where you left it");
-        browser.Click("Start anew");
+        browser.Click("Start again");
         browser.UntilTrue(() => browser.Field("Name").GetDomProperty("value") == "", "an empty form");
         browser.Click("Cancel");
         browser.UntilTrue(() => browser.Path == "/sets" && browser.All("[role=dialog]").Count == 0, "the sets");

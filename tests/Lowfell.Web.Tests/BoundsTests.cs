@@ -202,11 +202,11 @@ public sealed class BoundsTests(TestHost host) : IClassFixture<TestHost>
 
         if (Figure(schema, "maxLength") is { } longest)
         {
-            yield return (new string('x', (int)longest + 1), $"{longest} are allowed");
+            yield return (new string('x', (int)longest + 1), $"shorten it to {longest} characters");
             yield return ("x\0y", "U+0000");
             if (Figure(schema, "minLength") > 0)
             {
-                yield return ("  ", $"1 to {longest} characters are needed");
+                yield return ("  ", $"1 to {longest} characters");
             }
         }
 
@@ -222,7 +222,7 @@ public sealed class BoundsTests(TestHost host) : IClassFixture<TestHost>
 
         if (Figure(schema, "maxItems") is { } many)
         {
-            yield return (new JsonArray([.. Enumerable.Range(0, (int)many + 1).Select(_ => Make(schema["items"]!, 0))]), $"{many} are ");
+            yield return (new JsonArray([.. Enumerable.Range(0, (int)many + 1).Select(_ => Make(schema["items"]!, 0))]), $"at most {many},");
             if (Figure(schema, "minItems") is > 0 and { } few)
             {
                 yield return (new JsonArray([.. Enumerable.Range(0, (int)few - 1).Select(_ => Make(schema["items"]!, 0))]), $"{few}");

@@ -50,7 +50,7 @@ public sealed class PasteTests(TestHost host) : IClassFixture<TestHost>
     {
         var set = await SetAsync("Pier");
         var problem = await PasteAsync(set, string.Join('\n', Enumerable.Range(1, 20_000).Select(i => "Post")), expected: HttpStatusCode.BadRequest);
-        Assert.Contains("20000 lines are too many; 500", problem["errors"]!["text"]![0]!.ToString());
+        Assert.Contains("20000 lines are too many, 500", problem["errors"]!["text"]![0]!.ToString());
         await PasteAsync(set, string.Join('\n', Enumerable.Range(1, 480).Select(i => $"Post {i}")));
         problem = await PasteAsync(set, string.Join('\n', Enumerable.Range(1, 30).Select(i => $"More {i}")), expected: HttpStatusCode.BadRequest);
         Assert.Contains("the 480 that are there", problem["errors"]!["text"]![0]!.ToString());

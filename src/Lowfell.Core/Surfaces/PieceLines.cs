@@ -38,7 +38,7 @@ public static class PieceLines
             lines.RemoveAt(0);
         }
 
-        return lines.Count <= MostLines ? lines.ConvertAll(l => Read(l.Number, l.Text)) : throw new ArgumentException($"{lines.Count} lines are too many; {MostLines} are the most at once.", nameof(text));
+        return lines.Count <= MostLines ? lines.ConvertAll(l => Read(l.Number, l.Text)) : throw new ArgumentException($"Paste them in parts: {lines.Count} lines are too many, {MostLines} are the most at once.", nameof(text));
     }
 
     private static IEnumerable<(int Number, string Text)> Lines(string text) => text.Split('\n').Select((t, i) => (Number: i + 1, Text: t.Trim(' ', '\r'))).Where(l => l.Text.Trim().Length > 0);

@@ -33,7 +33,7 @@ public sealed class Checks
     {
         if (!bound.Holds(value))
         {
-            Named(path, FormattableString.Invariant($"{value} is outside {bound.Allowed}."));
+            Named(path, FormattableString.Invariant($"give {bound.Allowed}, not {value}."));
         }
     }
 
@@ -42,7 +42,7 @@ public sealed class Checks
     {
         if (!(value >= least && value <= most))
         {
-            Named(path, FormattableString.Invariant($"{value} is outside {least} to {most}{unit}."));
+            Named(path, FormattableString.Invariant($"give {least} to {most}{unit}, not {value}."));
         }
     }
 
@@ -55,8 +55,8 @@ public sealed class Checks
         }
 
         Named(path, text is null || text.Length <= length.Most
-            ? text?.Contains('\0', StringComparison.Ordinal) == true ? "The character U+0000 is not allowed." : $"nothing is written here; 1 to {length.Most} characters are needed."
-            : $"{text.Length} characters are too many; {length.Most} are allowed.");
+            ? text?.Contains('\0', StringComparison.Ordinal) == true ? "take the character U+0000 out." : $"write something, 1 to {length.Most} characters."
+            : $"shorten it to {length.Most} characters; it has {text.Length}.");
     }
 
     /// <summary>Whether a text is of its length, and without what can't be kept; one that must be there is more than blanks.</summary>
@@ -68,7 +68,7 @@ public sealed class Checks
     {
         if (count is { } given && (given < length.Least || given > length.Most))
         {
-            Named(path, given > length.Most ? $"{given} are too many; {length.Most} are allowed." : $"{given} are too few; {length.Least}{(length.Most > length.Least ? $" to {length.Most}" : "")} are needed.");
+            Named(path, $"give {(given > length.Most ? $"at most {length.Most}" : $"{length.Least}{(length.Most > length.Least ? $" to {length.Most}" : "")}")}, not {given}.");
         }
     }
 
@@ -77,7 +77,7 @@ public sealed class Checks
     {
         if (value is not null && !Srgb.TryParse(value, out _))
         {
-            Named(path, $"'{(value.Length > 20 ? value[..20] + "…" : value)}' is not a colour written #rrggbb.");
+            Named(path, $"write a colour as #rrggbb, not '{(value.Length > 20 ? value[..20] + "…" : value)}'.");
         }
     }
 

@@ -8,7 +8,7 @@ internal static class Versions
     {
         if (changed != kept)
         {
-            throw new RefusedException("version", $"You changed version {changed}; version {kept} is kept now.", 409);
+            throw new RefusedException("version", $"Look at it again: version {kept} is kept now, and you changed version {changed}.", 409);
         }
     }
 }

@@ -103,9 +103,9 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
         return new(r / n, g / n, b / n);
     }
 
-    private static RefusedException TooLarge() => new("photo", $"The file is larger than {MostBytes / 1_000_000} MB. Send a smaller picture.", 413);
+    private static RefusedException TooLarge() => new("photo", $"Send a smaller picture: this file is larger than {MostBytes / 1_000_000} MB.", 413);
 
-    private static RefusedException NoPicture() => new("photo", "This is no picture that can be read: PNG and JPEG are taken.");
+    private static RefusedException NoPicture() => new("photo", "Send a PNG or a JPEG: this is no picture that can be read.");
 
     private static Photo Draw(byte[] file)
     {
@@ -120,7 +120,7 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
         var (width, height) = (codec.Info.Width, codec.Info.Height);
         if (width <= 0 || height <= 0 || (long)width * height > MostPixels)
         {
-            throw new RefusedException("photo", $"The picture has {width} x {height} pixels; {MostPixels / 1_000_000} million are the most.");
+            throw new RefusedException("photo", $"Send a smaller picture: this one has {width} x {height} pixels, {MostPixels / 1_000_000} million are the most.");
         }
 
         using var raw = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, codec.EncodedFormat == SKEncodedImageFormat.Png ? SKAlphaType.Premul : SKAlphaType.Opaque));

@@ -120,4 +120,37 @@ public sealed class FamilyDefaultTests
     [InlineData(Family.Lacquer, Technique.Airbrush, 0.3, 0.5)]
     public void A_spirit_family_is_thinned_as_it_wants(Family family, Technique technique, double least, double most) =>
         Assert.InRange(technique.UsualFraction(family), least, most);
+
+    [Theory]
+    [InlineData(Technique.DryBrush, Family.AcrylicPaint, 1, 1)]
+    [InlineData(Technique.Wash, Family.AcrylicWash, 1, 1)]
+    [InlineData(Technique.SprayCan, Family.PrimerAerosol, 1, 1)]
+    [InlineData(Technique.Pigment, Family.Pigment, 1, 1)]
+    [InlineData(Technique.BaseCoat, Family.AcrylicPaint, 0.7, 0.9)]
+    [InlineData(Technique.Airbrush, Family.AcrylicPaint, 0.4, 0.7)]
+    [InlineData(Technique.EdgeHighlight, Family.AcrylicPaint, 0.6, 0.9)]
+    [InlineData(Technique.Glaze, Family.AcrylicPaint, 0.1, 0.4)]
+    [InlineData(Technique.ThinnedWash, Family.AcrylicWash, 0.3, 0.6)]
+    [InlineData(Technique.Filter, Family.EnamelPaint, 0.05, 0.1)]
+    [InlineData(Technique.Filter, Family.OilPaint, 0.02, 0.1)]
+    [InlineData(Technique.PinWash, Family.EnamelWash, 0.3, 1)]
+    [InlineData(Technique.Varnish, Family.VarnishWater, 0.75, 1)]
+    public void A_technique_proposes_its_dilution(Technique technique, Family family, double least, double most) =>
+        Assert.InRange(technique.UsualFraction(family), least, most);
+
+    [Fact]
+    public void Each_family_by_each_technique_has_a_dilution_that_the_rules_bear()
+    {
+        foreach (var technique in Enum.GetValues<Technique>())
+        {
+            foreach (var family in technique.Takes())
+            {
+                var usual = technique.UsualFraction(family);
+                Assert.InRange(usual, 0.01, 1);
+                Assert.True(technique.Facts().Thins || usual == 1, $"{technique} of {family} is used as it comes");
+                var stack = Build.Stack(Build.Zone(), [Build.Coat(Technique.BaseCoat, Build.Paint("#8a8070")), Build.Coat(technique, Build.Of(family))]);
+                Assert.False(Core.Rules.RuleBook.Read(stack, Core.Prediction.Predictor.PredictMiddle(stack)).Any(f => f.Rule.Id == "over-thinned" && f.Severity != Core.Rules.Severity.Note), $"{technique} of {family} at {usual}");
+            }
+        }
+    }
 }

@@ -58,6 +58,6 @@ public sealed class PieceLineTests
     {
         Assert.Equal(500, PieceLines.Read(string.Concat(Enumerable.Repeat("a\n", 500))).Count);
         var many = Assert.Throws<ArgumentException>(() => PieceLines.Read(string.Concat(Enumerable.Repeat("a\n", 20_000))));
-        Assert.StartsWith("20000 lines are too many; 500", many.Message, StringComparison.Ordinal);
+        Assert.StartsWith("Paste them in parts: 20000 lines are too many, 500", many.Message, StringComparison.Ordinal);
     }
 }

@@ -81,7 +81,7 @@ public static class TrayEndpoints
         Versions.Check(change.Version, tray.Version);
         if (change.Count is 1 or 2)
         {
-            throw new RefusedException("count", $"{change.Count} grounds are too few to differ; take 3 to 5, or 0 for one ground everywhere.");
+            throw new RefusedException("count", $"Take 3 to 5 grounds, or 0 for one everywhere: {change.Count} are too few to differ.");
         }
 
         var shelf = await open.ShelfAsync(cancel);
@@ -95,7 +95,7 @@ public static class TrayEndpoints
 
         if (change.Count > 0 && change.AId == change.BId)
         {
-            throw new RefusedException("bId", "Both are the same paint: choose two browns.");
+            throw new RefusedException("bId", "Choose two browns: both are the same paint.");
         }
 
         (tray.Grounds, tray.GroundAId, tray.GroundBId) = change.Count == 0 ? (0, null, null) : (change.Count, change.AId, change.BId);
@@ -121,7 +121,7 @@ public static class TrayEndpoints
         Check(request, copies);
         if (TrayRoller.Rolled(copies, request) is { Count: > TrayDesk.MostAtOnce } many)
         {
-            throw new RefusedException("copies", $"{many.Count} bases take a while: ask for them as a job. At once it is at most {TrayDesk.MostAtOnce}.");
+            throw new RefusedException("copies", $"Ask for them as a job: {many.Count} bases take a while, at once it is at most {TrayDesk.MostAtOnce}.");
         }
 
         var (rolled, lacking) = TrayRoller.Roll(copies, TrayDesk.Family(tray), await desk.StockAsync(tray, cancel), request, memory, () => { }, cancel);
@@ -138,7 +138,7 @@ public static class TrayEndpoints
         await TrayDesk.EndLostAsync(db, id, clock.GetUtcNow(), cancel);
         if (await db.TrayRolls.AnyAsync(r => r.TrayId == id && (r.Status == RollStatus.Waiting || r.Status == RollStatus.Running), cancel))
         {
-            throw new RefusedException("id", "A roll of this tray is under way. Wait for it, or end it.", 409);
+            throw new RefusedException("id", "Wait for it, or end it: a roll of this tray is under way.", 409);
         }
 
         var row = new TrayRollRow { Id = Guid.CreateVersion7(), TrayId = id, Request = Kept.Write(request), AskedAt = clock.GetUtcNow(), Of = TrayRoller.Rolled(copies, request).Count * request.Rolls };

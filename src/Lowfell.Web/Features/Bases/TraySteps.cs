@@ -91,7 +91,7 @@ public static class TraySteps
                     continue;
                 }
 
-                var material = MaterialFor(step, shelf) ?? throw new RefusedException("techniques", $"The shelf has nothing for the {step.Technique.Facts().Word}. Put a material for it there first.");
+                var material = MaterialFor(step, shelf) ?? throw new RefusedException("techniques", $"Put a material for the {step.Technique.Facts().Word} on the shelf first: there is none.");
                 coats.Insert(TextureSteps.PlaceOf(step, [.. coats.Select(c => c.Technique)], [.. steps.Select(s => s.Technique)]), new()
                 {
                     Id = Guid.CreateVersion7(),
@@ -117,7 +117,7 @@ public static class TraySteps
         var layouts = desk.Layouts(TrayDesk.Copies(tray), TrayDesk.Family(tray));
         if (TrayGrounds.Of(tray, layouts, shelf)?.View(layouts) is not { Mixes.Count: > 0 } grounds)
         {
-            throw new RefusedException("id", "This tray has one ground everywhere. Choose two browns and how many grounds first.");
+            throw new RefusedException("id", "Choose two browns and how many grounds first: this tray has one ground everywhere.");
         }
 
         // One that was made before, of the same parts, is taken again.

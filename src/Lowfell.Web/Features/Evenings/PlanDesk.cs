@@ -151,7 +151,7 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, TimePr
         var state = before is null ? planner.AtOnce(SearchMs, cancel) : planner.AtOnce(SearchMs, before);
         if (state.Best.Lots.Count == 0)
         {
-            throw new RefusedException("request", "There is nothing to hold: no coat is open, or no evening is set.");
+            throw new RefusedException("request", "Plan a coat and set an evening first: there is nothing to hold yet.");
         }
 
         var row = Row(planner, request, state);

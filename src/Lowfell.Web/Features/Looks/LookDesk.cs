@@ -143,7 +143,7 @@ public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, Layou
         {
             if (!coat.How.NeedsMaterial)
             {
-                throw new RefusedException("tryMaterialId", $"{coat.How.Label} takes no paint.");
+                throw new RefusedException("tryMaterialId", $"Choose another coat: {coat.Title} takes no paint.");
             }
 
             coat = coat.Of(shelf.Find(materialId) ?? throw RefusedException.NotFound("tryMaterialId", materialId));

@@ -119,7 +119,7 @@ public static class MatchEndpoints
         var scheme = await SchemeEndpoints.ViewAsync(zone.SchemeId, db, cancel);
         if (scheme.Coats.All(c => c.Skipped))
         {
-            throw new RefusedException("zoneId", "The stack of this zone has no coat yet; there is nothing to keep.");
+            throw new RefusedException("zoneId", "Plan a coat first: the stack of this zone has none, so there is nothing to keep.");
         }
 
         var schools = (await open.RowAsync(cancel)).Schools;
@@ -190,7 +190,7 @@ public static class MatchEndpoints
         var closest = SetMatch.Closest(kept.ToCore(), shelf.Shelf);
         if (closest.StandIns.FirstOrDefault(s => s.Now is null) is { } gone)
         {
-            throw new RefusedException("id", $"{gone.Then.Name} is gone, and the shelf has nothing of its family. Put something on the shelf first.", 409) { Code = ProblemCode.Gone };
+            throw new RefusedException("id", $"Put something of its family on the shelf first: {gone.Then.Name} is gone, and nothing stands in for it.", 409) { Code = ProblemCode.Gone };
         }
 
         var zone = await Tree.ZoneAsync(db, adoption.ZoneId, cancel);

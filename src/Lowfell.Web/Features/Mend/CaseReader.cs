@@ -35,7 +35,7 @@ public sealed class CaseReader(LowfellDb db, OpenBench open)
 
     /// <summary>A symptom by its key.</summary>
     /// <exception cref="RefusedException">There is none.</exception>
-    internal static Symptom Of(string key) => SymptomBook.Book.Of(key) ?? throw new RefusedException("symptom", $"'{key}' is no symptom of the list.");
+    internal static Symptom Of(string key) => SymptomBook.Book.Of(key) ?? throw new RefusedException("symptom", $"Choose a symptom of the list: '{key}' is none.");
 
     /// <summary>Checks answers against the questions that there are.</summary>
     /// <exception cref="RefusedException">One answers no question, or one question is answered both ways.</exception>

@@ -39,13 +39,13 @@ public sealed class RepairDesk(LowfellDb db, OpenBench open, CaseReader cases, L
 
         if (zone.Repairs.Count >= MostRepairs)
         {
-            throw new RefusedException("zoneId", $"{zone.Name} has {MostRepairs} mends already.");
+            throw new RefusedException("zoneId", $"Take a mend off first: {zone.Name} has {MostRepairs} already.");
         }
 
         var given = 0;
         var said = Diagnosing.Of(of, shelf.Shelf, () => DerivedId.Of(action.Id, ++given));
         var offer = action.Remedy is not { } place ? null
-            : said.Offers.FirstOrDefault(o => o.Remedy.Place == place) ?? throw new RefusedException("remedy", "This remedy is not offered here any more: its coats would not hold, or an answer rules it out.", 409) { Code = ProblemCode.Gone };
+            : said.Offers.FirstOrDefault(o => o.Remedy.Place == place) ?? throw new RefusedException("remedy", "Ask again: this remedy is not offered here any more, as its coats would not hold or an answer rules it out.", 409) { Code = ProblemCode.Gone };
         var edits = (action.Edits ?? []).Select(sign => said.Next.FirstOrDefault(e => e.Sign == sign)
             ?? throw new RefusedException("edits", $"'{SymptomBook.Book.Facts(sign).Next}' is not offered here any more.", 409) { Code = ProblemCode.Gone }).ToList();
         var now = clock.GetUtcNow();

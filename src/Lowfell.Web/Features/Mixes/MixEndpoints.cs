@@ -71,7 +71,7 @@ public static class MixEndpoints
         var row = await db.Mixes.SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         if (await db.Coats.AnyAsync(c => c.MixId == id, cancel) || await db.Mixes.SelectMany(m => m.Components).AnyAsync(c => c.InnerMixId == id, cancel))
         {
-            throw new RefusedException("id", $"{row.Name} is still used in a stack or in another mix; take it out there first.", 409) { Code = ProblemCode.InUse };
+            throw new RefusedException("id", $"Take it out there first: {row.Name} is still used in a stack or in another mix.", 409) { Code = ProblemCode.InUse };
         }
 
         // A coat that another window adds in this very moment is read on all the same.
@@ -87,7 +87,7 @@ public static class MixEndpoints
         var book = await RecipeBook.OpenAsync(db, cancel);
         if (row.Components.Exists(c => (c.MaterialId is { } m && !book.Materials.ContainsKey(m)) || (c.InnerMixId is { } inner && !book.Mixes.ContainsKey(inner))))
         {
-            throw new RefusedException("id", $"Something that goes into {row.Name} was deleted meanwhile; put that back first.", 409) { Code = ProblemCode.Gone };
+            throw new RefusedException("id", $"Put back first what goes into {row.Name}: something of it was deleted meanwhile.", 409) { Code = ProblemCode.Gone };
         }
 
         row.DeletedAt = null;
@@ -108,7 +108,7 @@ public static class MixEndpoints
     {
         if (question.MaterialIds.Distinct().Count() != question.MaterialIds.Count)
         {
-            throw new RefusedException("materialIds", "One of the paints stands here twice; each is needed once.");
+            throw new RefusedException("materialIds", "Choose different paints: one of them stands here twice.");
         }
 
         var book = await RecipeBook.OpenAsync(db, cancel);

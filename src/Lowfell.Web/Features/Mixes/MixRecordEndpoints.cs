@@ -79,7 +79,7 @@ public static class MixRecordEndpoints
         var record = await RecordAsync(id, db, cancel);
         if (record.Lines.Count >= MostLines)
         {
-            throw new RefusedException("id", $"{MostLines} lines are the most that a record holds; make it anew.");
+            throw new RefusedException("id", $"Make the mix anew: {MostLines} lines are the most that a record holds.");
         }
 
         var book = await RecipeBook.OpenAsync(db, cancel);

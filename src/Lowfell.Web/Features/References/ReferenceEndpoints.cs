@@ -35,7 +35,7 @@ public static class ReferenceEndpoints
         {
             return (known.SetId, known.PhotoId) == (id, draft.PhotoId)
                 ? TypedResults.Ok((await desk.ViewAsync([known], cancel))[0])
-                : throw new RefusedException("id", "Another picture was pinned under this id.", 409);
+                : throw new RefusedException("id", "Pin it anew: another picture was pinned under this id.", 409);
         }
 
         await CheckPieceAsync(id, draft.PieceId, db, cancel);
@@ -75,7 +75,7 @@ public static class ReferenceEndpoints
         }
         catch (DbUpdateConcurrencyException)
         {
-            throw new RefusedException("version", "Somebody else changed this picture, or a zone that was picked for, meanwhile.", 409);
+            throw new RefusedException("version", "Look at it again: somebody else changed this picture, or a zone that was picked for, meanwhile.", 409);
         }
 
         return TypedResults.Ok((await desk.ViewAsync([row], cancel))[0]);

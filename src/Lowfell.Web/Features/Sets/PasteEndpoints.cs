@@ -35,7 +35,7 @@ public static class PasteEndpoints
         var there = await db.Pieces.CountAsync(p => p.SetId == setId && p.DeletedAt == null, cancel);
         if (there + lines.Count > PieceEndpoints.MostPieces)
         {
-            throw new RefusedException("text", $"{lines.Count} pieces more than the {there} that are there are too many: {PieceEndpoints.MostPieces} are the most that a set holds.");
+            throw new RefusedException("text", $"Paste fewer: {lines.Count} more than the {there} that are there are too many, {PieceEndpoints.MostPieces} are the most that a set holds.");
         }
 
         if (!paste.DryRun)

@@ -60,7 +60,7 @@ public static class PieceEndpoints
         change.Piece.CopyTo(row);
         if (row.Zones.FirstOrDefault(z => z.HeightToMm > row.TallMm) is { } tall)
         {
-            throw new RefusedException("heightMm", $"{row.TallMm} mm is too low: {tall.Name} reaches up to {tall.HeightToMm} mm. Change that zone first.");
+            throw new RefusedException("heightMm", $"Change {tall.Name} first: it reaches up to {tall.HeightToMm} mm, and {row.TallMm} mm is too low for it.");
         }
 
         await db.SaveChangesAsync(cancel);
@@ -78,7 +78,7 @@ public static class PieceEndpoints
         var host = await db.Pieces.AsNoTracking().SingleOrDefaultAsync(p => p.Id == on && p.SetId == setId && p.DeletedAt == null, cancel);
         if (host is null || on == self)
         {
-            throw new RefusedException("partOfId", $"{on} is no other piece of this set.");
+            throw new RefusedException("partOfId", $"Choose another piece of this set: {on} is none.");
         }
 
         if (host.PartOfId is not null || await db.Pieces.AnyAsync(p => self != null && p.PartOfId == self && p.DeletedAt == null, cancel))
@@ -127,6 +127,6 @@ public static class PieceEndpoints
         var positions = await db.Pieces.Where(p => p.SetId == setId && p.DeletedAt == null).Select(p => p.Position).ToListAsync(cancel);
         return positions.Count < MostPieces
             ? positions.DefaultIfEmpty(-1).Max() + 1
-            : throw new RefusedException("name", $"{MostPieces} pieces are the most that a set holds.");
+            : throw new RefusedException("name", $"Delete a piece first: {MostPieces} are the most that a set holds.");
     }
 }

@@ -146,7 +146,7 @@ public record SetDraft([NameBound] string Name, [ScaleBound] double Scale = Zone
     {
         if (ReadyBy != row.ReadyBy && (ReadyBy < today.AddDays(-1) || ReadyBy > today.AddYears(10)))
         {
-            throw new RefusedException("readyBy", $"Ready by {ReadyBy:yyyy-MM-dd} can't be: a day from {today:yyyy-MM-dd} on is possible, or none.");
+            throw new RefusedException("readyBy", $"Choose a day from {today:yyyy-MM-dd} on, or none: ready by {ReadyBy:yyyy-MM-dd} can't be.");
         }
 
         (row.Name, row.Scale, row.ViewingMm, row.ReadyBy) = (Name.Trim(), Scale, ViewingMm, ReadyBy);

@@ -146,6 +146,6 @@ public static class SetEndpoints
         var positions = await db.Sets.Where(s => s.DeletedAt == null).Select(s => s.Position).ToListAsync(cancel);
         return positions.Count < MostSets
             ? positions.DefaultIfEmpty(-1).Max() + 1
-            : throw new RefusedException("name", $"{MostSets} sets are the most that a bench holds.");
+            : throw new RefusedException("name", $"Delete a set first: {MostSets} are the most that a bench holds.");
     }
 }

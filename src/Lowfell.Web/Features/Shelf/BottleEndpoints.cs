@@ -39,7 +39,7 @@ public static class BottleEndpoints
 
         if (await db.Bottles.CountAsync(b => b.MaterialId == id, cancel) >= MostBottles)
         {
-            throw new RefusedException("id", $"{MostBottles} bottles of one material are the most; throw the empty ones away.");
+            throw new RefusedException("id", $"Throw the empty ones away: {MostBottles} bottles of one material are the most.");
         }
 
         var row = new BottleRow { Id = Guid.CreateVersion7(), MaterialId = id };
@@ -80,7 +80,7 @@ public static class BottleEndpoints
         var dropMl = DropSize.Ml(step.Drops, step.Ml ?? (step.Grams!.Value / material.DensityGPerMl));
         if (1 / dropMl is < DropsPerMlBoundAttribute.Fewest or > DropsPerMlBoundAttribute.Most)
         {
-            throw new RefusedException("drops", $"{step.Drops} drops would make {1 / dropMl:0.#} to the ml; {DropsPerMlBoundAttribute.Fewest} to {DropsPerMlBoundAttribute.Most} are possible. Check the count and the reading.");
+            throw new RefusedException("drops", $"Check the count and the reading: {step.Drops} drops would make {1 / dropMl:0.#} to the ml, {DropsPerMlBoundAttribute.Fewest} to {DropsPerMlBoundAttribute.Most} are possible.");
         }
 
         return TypedResults.Ok(new CalibratedDrop(Math.Round(1 / dropMl, 1), Math.Round(dropMl, 4), material.DensityGPerMl));

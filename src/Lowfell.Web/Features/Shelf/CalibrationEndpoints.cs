@@ -93,7 +93,7 @@ public static class CalibrationEndpoints
         var row = await RowAsync(id, db, cancel);
         if (await db.Calibrations.CountAsync(c => c.MaterialId == id, cancel) >= MostKept)
         {
-            throw new RefusedException("id", $"{MostKept} stripes of one material are the most.");
+            throw new RefusedException("id", $"Remove a stripe first: {MostKept} of one material are the most.");
         }
 
         var (solved, _) = Solve(draft, row.ToCore());

@@ -115,7 +115,7 @@ internal static class ShelfCsv
         });
         if (!await NextAsync(csv, 1))
         {
-            throw new RefusedException("file", "The file is empty; a header and a row are needed.");
+            throw new RefusedException("file", "Choose a file with a header and a row: this one is empty.");
         }
 
         csv.ReadHeader();
@@ -136,7 +136,7 @@ internal static class ShelfCsv
             cancel.ThrowIfCancellationRequested();
             if (++line > MostRows + 1)
             {
-                throw new RefusedException("file", $"{MostRows} rows are the most.");
+                throw new RefusedException("file", $"Choose a shorter file: {MostRows} rows are the most.");
             }
 
             yield return broken ? Bad(csv.Parser.RawRow) : Parse(csv, csv.Parser.RawRow, today);
@@ -154,15 +154,15 @@ internal static class ShelfCsv
         }
         catch (DecoderFallbackException)
         {
-            throw new RefusedException("file", $"Near line {line} the file is not UTF-8. Save it as UTF-8 (CSV UTF-8 in most programs).");
+            throw new RefusedException("file", $"Save it as UTF-8 (CSV UTF-8 in most programs): near line {line} it is not.");
         }
         catch (MaxFieldSizeException)
         {
-            throw new RefusedException("file", $"Near line {line} a field is longer than {LongestField} characters; a quote may be missing.");
+            throw new RefusedException("file", $"Look near line {line}: a field is longer than {LongestField} characters, a quote may be missing.");
         }
         catch (CsvHelperException)
         {
-            throw new RefusedException("file", $"Near line {line} the file can't be read as CSV.");
+            throw new RefusedException("file", $"Look near line {line}: the file can't be read as CSV there.");
         }
     }
 

@@ -104,7 +104,7 @@ public static class ShelfEndpoints
         var row = await db.Materials.SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         if (await db.Coats.AnyAsync(c => c.MaterialId == id, cancel) || await db.Mixes.SelectMany(m => m.Components).AnyAsync(c => c.MaterialId == id, cancel))
         {
-            throw new RefusedException("id", $"{row.Name} is still used in a stack or a mix; take it out there first.", 409);
+            throw new RefusedException("id", $"Take it out there first: {row.Name} is still used in a stack or a mix.", 409);
         }
 
         // A coat that another window adds in this very moment is read on all the same.

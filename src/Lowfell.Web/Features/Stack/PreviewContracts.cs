@@ -108,9 +108,10 @@ public sealed record ElevationsView(ElevationView Top, ElevationView Middle, Ele
 /// <param name="Substrate">Bare ground.</param>
 /// <param name="Strata">One for each coat.</param>
 /// <param name="Elevations">Top, middle and foot, where the zone is told by height and a coat fades out over it.</param>
+/// <param name="Off">How the finished face differs from what is wanted, in words; none where nothing is.</param>
 /// <param name="Findings">The worst first; those that rest among them.</param>
 /// <param name="CautionNote">Ends every caution.</param>
-public sealed record StackPreview(StratumView Substrate, IReadOnlyList<StratumView> Strata, ElevationsView? Elevations, IReadOnlyList<FindingView> Findings, string CautionNote);
+public sealed record StackPreview(StratumView Substrate, IReadOnlyList<StratumView> Strata, ElevationsView? Elevations, string? Off, IReadOnlyList<FindingView> Findings, string CautionNote);
 
 /// <summary>A shelf material judged by the finished stack.</summary>
 /// <param name="MaterialId">The material.</param>
@@ -118,7 +119,8 @@ public sealed record StackPreview(StratumView Substrate, IReadOnlyList<StratumVi
 /// <param name="Hex">Its colour.</param>
 /// <param name="Result">The finished face with it.</param>
 /// <param name="De">dE00 of the finished face to the target, or to what it is now.</param>
-public sealed record NearView(Guid MaterialId, string Name, string Hex, string Result, double De);
+/// <param name="Words">The same in words.</param>
+public sealed record NearView(Guid MaterialId, string Name, string Hex, string Result, double De, string Words);
 
 /// <summary>A primer under the base of a stack.</summary>
 /// <param name="MaterialId">The primer.</param>

@@ -172,13 +172,14 @@ public static class PreviewEndpoints
 
         var solved = ColourHelp.BaseForTarget(draft, index);
         int[] passes = [.. Enum.GetValues<ReliefHeight>().Select(h => ColourHelp.PassesToCover(draft, index, h))];
+        var aim = draft.Zone.Target?.ToLab() ?? Predictor.PredictMiddle(draft).Top.Face.Lab;
         var nearest = shelf is null ? [] : ColourHelp.NearestOnShelf(draft, index, shelf.Shelf, NearestCount);
         return TypedResults.Ok(new HelpView(
             passes,
             solved?.Colour.ToString(),
             solved is null ? null : Math.Round(solved.LeftDeltaE, 2),
             solved is null ? null : solved.LeftDeltaE <= 1,
-            [.. nearest.Select(n => new NearView(n.Material.Id, n.Material.Name, n.Material.Colour.ToString(), n.Result.ToString(), Math.Round(n.DeltaE, 2)))]));
+            [.. nearest.Select(n => new NearView(n.Material.Id, n.Material.Name, n.Material.Colour.ToString(), n.Result.ToString(), Math.Round(n.DeltaE, 2), DifferenceWords.Of(aim, n.Result.ToLab())))]));
     }
 
     private static async ValueTask<(StackDraft Draft, OpenShelf? Shelf)> ReadAsync(

@@ -1,3 +1,4 @@
+using Lowfell.Core.Colour;
 using Lowfell.Core.Amounts;
 using Lowfell.Core.Drying;
 using Lowfell.Core.Prediction;
@@ -57,6 +58,12 @@ public sealed class PreviewText
         if (prediction.Elevations is { } elevations)
         {
             Elevations(elevations);
+        }
+
+        if (draft.Zone.Target is { } wanted)
+        {
+            json.Raw(",\"off\":"u8);
+            json.Text(DifferenceWords.Of(wanted.ToLab(), prediction.Top.Face.Lab));
         }
 
         json.Raw(",\"findings\":["u8);

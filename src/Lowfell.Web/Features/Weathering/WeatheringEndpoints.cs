@@ -267,7 +267,7 @@ public static class WeatheringEndpoints
             var row = scene.Rows.FirstOrDefault(r => r.Id == zone.ZoneId) ?? throw RefusedException.NotFound("back", zone.ZoneId);
             if (row.Scheme!.Version != zone.Version)
             {
-                throw new RefusedException("back", $"The coats of {row.Name} were changed since: they stay as they are now.", 409);
+                throw new RefusedException("back", $"Look at them again: the coats of {row.Name} were changed since, and stay as they are now.", 409);
             }
 
             var before = row.Scheme.Coats.OrderBy(c => c.Position).Select(CoatRows.Write).ToList();

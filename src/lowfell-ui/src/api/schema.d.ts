@@ -15629,6 +15629,8 @@ export interface components {
              * @description dE00 of the finished face to the target, or to what it is now.
              */
             de: number;
+            /** @description The same in words. */
+            words: string;
         };
         /** @description A material that is needed. */
         NeedView: {
@@ -18361,6 +18363,8 @@ export interface components {
             /** @description One for each coat. */
             strata: components["schemas"]["StratumView"][];
             elevations: null | components["schemas"]["ElevationsView"];
+            /** @description How the finished face differs from what is wanted, in words; none where nothing is. */
+            off: null | string;
             /** @description The worst first; those that rest among them. */
             findings: components["schemas"]["FindingView"][];
             /** @description Ends every caution. */

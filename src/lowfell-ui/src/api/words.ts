@@ -171,10 +171,17 @@ export const duration = (minutes: number): string =>
 
 export { area, millilitres } from "./units";
 
+const differenceOf = (deltaE: number) => {
+  const all = craft().differences;
+  return all.find((d) => deltaE <= d.upTo) ?? all.at(-1)!;
+};
+
+/** Whether a difference is more than the same at arm's length. */
+export const isUnlike = (deltaE: number) => differenceOf(deltaE).unlike;
+
 /** A difference of colour in words: "the same to the eye", "clearly off"; against something, "a shade off the target". */
 export function offWords(deltaE: number, from = ""): string {
-  const all = craft().differences;
-  const { word, unlike } = all.find((d) => deltaE <= d.upTo) ?? all.at(-1)!;
+  const { word, unlike } = differenceOf(deltaE);
   return [word, unlike ? "off" : from && "as", from].filter(Boolean).join(" ");
 }
 

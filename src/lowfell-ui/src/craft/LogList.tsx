@@ -31,7 +31,7 @@ export function LogList({ entries, chosen }: Props) {
       {anew && (
         <EntryDialog
           kind={anew.kind === "problem" ? "problem" : "note"}
-          title={`Say anew: ${anew.label} ${anew.copy}`}
+          title={`Correct: ${anew.label} ${anew.copy}`}
           start={{
             note: anew.note,
             cause: anew.cause,

@@ -26,5 +26,5 @@ test("a form's field says what is allowed", () => {
   ]);
   expect(colourOrNothing.validate("rust")).toBe("#rrggbb, or empty");
   expect(colourOrNothing.validate("#4A5b60")).toBe(true);
-  expect(nameOf(bounds.SetDraft.name).validate("  ")).toBe("A name is needed.");
+  expect(nameOf(bounds.SetDraft.name).validate("  ")).toBe("Give it a name.");
 });

@@ -47,7 +47,7 @@ export const colourOrNothing = {
 
 /** Rules of a form's field: a name. */
 export const nameOf = ({ maxLength }: { maxLength: number }) => ({
-  required: "A name is needed.",
+  required: "Give it a name.",
   maxLength: { value: maxLength, message: `${maxLength} characters are the most.` },
-  validate: (v: string) => v.trim() !== "" || "A name is needed.",
+  validate: (v: string) => v.trim() !== "" || "Give it a name.",
 });

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useEffect, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { bounds } from "../../api/bounds";
 import { changed } from "../../api/changes";
@@ -23,7 +23,11 @@ export function BeginScreen() {
   const [draft, setDraft, forget] = useDraft<BeginDraft>("begin", freshDraft);
   // Each window makes a set of its own, and asked again the same one.
   const [setId] = useState(newId);
-  const [params] = useSearchParams();
+  const [params, setParams] = useSearchParams();
+  const wished = params.get("scheme") ?? undefined;
+  useEffect(() => {
+    if (wished !== undefined) setDraft((d) => ({ ...d, first: wished }));
+  }, [wished, setDraft]);
   const [ticking, setTicking] = useState(draft.starter.length > 0);
   const [fault, setFault] = useState<string>();
   const [busy, setBusy] = useState(false);
@@ -92,6 +96,23 @@ export function BeginScreen() {
               />
             )}
           </Field>
+          {draft.first !== undefined && (
+            <p className="flex flex-wrap items-center gap-x-2 text-sm" data-testid="first-scheme">
+              <span>
+                Painted as <strong className="font-semibold">{draft.first}</strong>.
+              </span>
+              <Button
+                look="quiet"
+                className="px-1 underline"
+                onClick={() => {
+                  put({ first: undefined });
+                  setParams({}, { replace: true });
+                }}
+              >
+                Choose by piece
+              </Button>
+            </p>
+          )}
           <div className="grid grid-cols-2 gap-3">
             <Field label="Ready by" hint="empty for no day">
               {(id, d) => (

@@ -10,6 +10,8 @@ export interface BeginDraft {
   /** The tools were changed here; else those of the bench hold. */
   toolsTold?: boolean;
   schemes: BeginRequest["schemes"];
+  /** The scheme that was chosen before any piece was told: for the first zone of each. */
+  first?: string;
   readyBy: string;
   times: BeginRequest["times"];
   leaveOut: boolean;
@@ -37,6 +39,15 @@ export const freshDraft = (): BeginDraft => ({
   leaveOut: false,
 });
 
+/** What was chosen zone by zone; the first zone of every other piece gets the scheme that was chosen for all. */
+export function schemesOf({ schemes: chosen, first, pieces }: BeginDraft): NonNullable<BeginRequest["schemes"]> {
+  const schemes = chosen ?? [];
+  if (first === undefined) return schemes;
+  const lines = pieces.split("\n").map((_, i) => i + 1);
+  const open = lines.filter((line) => !schemes.some((s) => s.line === line && s.zone === 0));
+  return [...schemes, ...open.map((line) => ({ line, zone: 0, scheme: first }))];
+}
+
 /** As it is asked for. */
 export const requestOf = (d: BeginDraft, setId: string, dryRun: boolean): BeginRequest => ({
   setId,
@@ -45,7 +56,7 @@ export const requestOf = (d: BeginDraft, setId: string, dryRun: boolean): BeginR
   columns: d.columns,
   starter: d.starter,
   tools: d.tools,
-  schemes: d.schemes,
+  schemes: schemesOf(d),
   name: "",
   readyBy: d.readyBy || undefined,
   times: d.times,

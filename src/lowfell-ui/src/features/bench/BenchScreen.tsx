@@ -266,7 +266,7 @@ function Nothing({ putOff, onAgain }: { putOff: boolean; onAgain: () => void }) 
       Nothing is left for now.{" "}
       {putOff && (
         <button type="button" className="min-h-14 px-2 underline" onClick={onAgain}>
-          Take up what was put off
+          Bring back what was put off
         </button>
       )}{" "}
       Plan coats in a{" "}

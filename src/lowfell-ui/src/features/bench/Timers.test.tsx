@@ -34,7 +34,7 @@ test("a timer counts down, rings once, and says that it is ready", () => {
   rerender(card(timer({ rung: true })));
   act(() => void vi.advanceTimersByTime(5_000));
   expect(rung).not.toHaveBeenCalled();
-  fireEvent.click(screen.getByRole("button", { name: "Put away" }));
+  fireEvent.click(screen.getByRole("button", { name: "Hide it" }));
   expect(away).toHaveBeenCalledWith(expect.objectContaining({ id: "t" }));
 });
 

@@ -49,7 +49,7 @@ export function Timers({ timers, onRung, onPutAway, onDry }: Props) {
                   className="min-h-14 rounded-lg border border-line px-4"
                   onClick={() => onPutAway(t)}
                 >
-                  Put away
+                  Hide it
                 </button>
               </>
             ) : (

@@ -113,7 +113,7 @@ export function StepPanel({ step, evening, cautionNote, onEarlier, onLater }: Pr
       </Button>
       {Object.values(otherwise).some(Boolean) && <p className="mt-1 text-soft">with what you said was different</p>}
       <div className="mt-2 grid grid-cols-2 gap-2">
-        <Button onClick={() => setWriting("otherwise")}>Done otherwise</Button>
+        <Button onClick={() => setWriting("otherwise")}>Done differently</Button>
         <Button disabled={write.isPending} onClick={() => write.mutate(logAction(step, "skipped", step.copies))}>
           Leave it out
         </Button>

@@ -85,7 +85,7 @@ function First({ pieceId, first }: { pieceId: string; first: FirstCopy }) {
         </section>
         <section aria-label="What was said" className="rounded-lg border border-line bg-panel p-3 text-sm">
           <h2 className="mb-1 font-semibold">What was said of it</h2>
-          {first.said.length === 0 && <p className="text-soft">Nothing went otherwise.</p>}
+          {first.said.length === 0 && <p className="text-soft">Nothing was done differently.</p>}
           {first.said.map((s, i) => (
             <p key={i} className="border-t border-line py-1 first-of-type:border-t-0">
               <span className={s.kind === "problem" ? "font-semibold text-risk" : "text-soft"}>

@@ -105,11 +105,11 @@ export function BesideControls({ value, zone, copies, onChange }: Props) {
       )}
       {value.kind === "trial" && zone && (
         <>
-          <Field label="Coat done otherwise">
+          <Field label="A coat done differently">
             {(id) => (
               <Choice
                 id={id}
-                label="Coat done otherwise"
+                label="A coat done differently"
                 value={value.coatId ?? ""}
                 options={zone.coats
                   .filter((c) => !c.skipped)

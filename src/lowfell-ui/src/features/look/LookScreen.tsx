@@ -214,7 +214,7 @@ function OfPiece({ pieceId }: { pieceId: string }) {
             </Field>
           )}
           <Menu
-            label="Take it along"
+            label="Save pictures"
             icon={<Download size={15} aria-hidden />}
             items={[
               { label: "Picture, PNG", onSelect: () => savePicture(name) },

@@ -216,7 +216,7 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
                 forget();
               }}
             >
-              Start anew
+              Start again
             </Button>
           )}
           {mix && <Button onClick={() => void remove()}>Delete</Button>}

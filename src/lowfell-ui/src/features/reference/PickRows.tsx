@@ -40,14 +40,14 @@ export function PickRows({ of, busy, onPurpose, onRemove }: Props) {
                 planned {p.words} ({number(p.deltaE)} dE)
               </span>
             </span>
-            <IconButton label={`Give up the ${p.height} of ${p.zone}`} disabled={busy} onClick={() => onRemove(p)}>
+            <IconButton label={`Remove the ${p.height} of ${p.zone}`} disabled={busy} onClick={() => onRemove(p)}>
               <X size={15} aria-hidden />
             </IconButton>
           </div>
           <TextInput
             key={p.onPurpose}
             aria-label={`On purpose: the ${p.height} of ${p.zone}`}
-            placeholder="Otherwise on purpose? Say why."
+            placeholder="Different on purpose? Say why."
             defaultValue={p.onPurpose}
             {...bounds.PickDraft.onPurpose}
             className="mt-1"

@@ -116,7 +116,7 @@ test("where a zone departs on purpose is noted, and a spot is given up", async (
   await userEvent.tab();
   await vi.waitFor(() => expect(kept()).toHaveLength(1));
   expect(kept()[0]!.picks[0]!.onPurpose).toBe("greener here");
-  await userEvent.click(row.getByRole("button", { name: "Give up the face of Stone" }));
+  await userEvent.click(row.getByRole("button", { name: "Remove the face of Stone" }));
   await vi.waitFor(() => expect(kept()).toHaveLength(2));
   expect(kept()[1]!.picks).toEqual([]);
 });

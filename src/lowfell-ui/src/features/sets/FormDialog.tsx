@@ -44,7 +44,7 @@ export function FormDialog({ title, description, onClose, submit, draft, childre
                 setTaken(false);
               }}
             >
-              Start anew
+              Start again
             </Button>
           </p>
         )}

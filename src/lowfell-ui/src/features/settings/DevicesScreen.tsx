@@ -12,7 +12,7 @@ export function DevicesScreen() {
   const calendar = useQuery(queries.calendar());
   const [read, setRead] = useState<string>();
   if (calendar.isError) return <Failed why={wording(calendar.error)} onAgain={() => void calendar.refetch()} />;
-  if (!calendar.data) return <p className="p-6 text-soft">Looking round the room…</p>;
+  if (!calendar.data) return <p className="p-6 text-soft">Reading the room…</p>;
   const { room } = calendar.data;
   async function readRoom() {
     try {

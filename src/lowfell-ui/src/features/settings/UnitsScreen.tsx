@@ -33,8 +33,8 @@ export function UnitsScreen() {
       <section aria-label="Units and light" className="rounded-lg border border-line bg-panel p-4">
         <h1 className="text-lg font-semibold">Units and light</h1>
         <p className="mb-4 text-sm text-soft">
-          For this browser. What is kept stays in millimetres, millilitres and °C, so another bench mate may read it
-          otherwise.
+          For this browser. What is kept stays in millimetres, millilitres and °C, so another bench mate may read it in
+          other units.
         </p>
         <div className="grid gap-4 sm:grid-cols-2">
           <Field label="Swatches and pictures as seen by" hint="To see whether others can tell your colours apart.">

@@ -239,7 +239,7 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
               forget();
             }}
           >
-            Start anew
+            Start again
           </Button>
         )}
         {material && <Button onClick={() => void remove()}>Take off the shelf</Button>}

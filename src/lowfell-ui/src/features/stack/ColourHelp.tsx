@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
 import { wording } from "../../api/client";
 import type { Coat, Schools, ZonePage } from "../../api/types";
-import { offFigure } from "../../api/words";
+import { number, offFigure } from "../../api/words";
 import { Button } from "../../ui";
 
 const Primers = lazy(async () => ({ default: (await import("./Primers")).Primers }));
@@ -69,7 +69,9 @@ function Answers({ page, schools, coats, coat, onApply, onTake }: Props) {
                 </span>
                 <span className="min-w-0 flex-1">
                   <span className="block truncate">{n.name}</span>
-                  <span className="block truncate text-xs text-soft">{offFigure(n.de)}</span>
+                  <span className="block truncate text-xs text-soft">
+                    {n.words} ({number(n.de)} dE)
+                  </span>
                 </span>
                 <Button
                   onClick={() =>

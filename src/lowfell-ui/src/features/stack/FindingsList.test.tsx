@@ -66,9 +66,9 @@ describe("what the rules find", () => {
     const found = finding();
     const { onKnow } = show({ findings: [found], shown: found, mends: [] });
     await userEvent.click(screen.getByRole("button", { name: "I know…" }));
-    expect(screen.getByRole("button", { name: "Let it rest" })).toBeDisabled();
+    expect(screen.getByRole("button", { name: "Set it aside" })).toBeDisabled();
     await userEvent.type(screen.getByRole("textbox"), "the pools are meant");
-    await userEvent.click(screen.getByRole("button", { name: "Let it rest" }));
+    await userEvent.click(screen.getByRole("button", { name: "Set it aside" }));
     expect(onKnow).toHaveBeenCalledWith(found, "the pools are meant");
   });
 
@@ -78,7 +78,7 @@ describe("what the rules find", () => {
     expect(screen.getByText(/Nothing will go wrong/)).toBeVisible();
     expect(screen.getByText("“the pools are meant”")).toBeVisible();
     expect(screen.queryByRole("button", { name: "Mend all" })).toBeNull();
-    await userEvent.click(screen.getByRole("button", { name: "Let it speak again" }));
+    await userEvent.click(screen.getByRole("button", { name: "Show it again" }));
     expect(onKnow).toHaveBeenCalledWith(found, null);
   });
 

@@ -68,7 +68,7 @@ export function FindingsList(props: Props) {
         {props.children}
         {resting.length > 0 && (
           <>
-            <h3 className="px-4 pt-3 pb-1 text-xs font-semibold text-soft">You know, and it rests</h3>
+            <h3 className="px-4 pt-3 pb-1 text-xs font-semibold text-soft">Set aside, as you know</h3>
             <ul>
               {resting.map((f) => (
                 <Row key={f.rule + f.aspect + f.coatId} finding={f} {...props} />
@@ -99,7 +99,7 @@ function Row({ finding: f, shown, mends, mendsFailed, coats, onShow, onMend, onK
           <Behind finding={f} />
           {rests ? (
             <Button className="self-start" onClick={() => onKnow(f, null)}>
-              Let it speak again
+              Show it again
             </Button>
           ) : (
             <>

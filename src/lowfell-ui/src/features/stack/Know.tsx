@@ -28,7 +28,7 @@ export function Know({ onKnow }: { onKnow: (reason: string) => void }) {
         onChange={(e) => setReason(e.target.value)}
       />
       <Button type="submit" disabled={reason.trim() === ""}>
-        Let it rest
+        Set it aside
       </Button>
     </form>
   );

@@ -59,7 +59,7 @@ test("two rules about one coat beside one zone are one row, and rest together", 
   expect(screen.getByText(/Paint Wall first/)).toBeVisible();
   await userEvent.click(screen.getByRole("button", { name: "I know…" }));
   await userEvent.type(screen.getByRole("textbox"), "it is masked");
-  await userEvent.click(screen.getByRole("button", { name: "Let it rest" }));
+  await userEvent.click(screen.getByRole("button", { name: "Set it aside" }));
   expect(onKnow).toHaveBeenCalledWith([messy, spray], "it is masked");
 });
 
@@ -76,7 +76,7 @@ test("a finding at rest says why, and may speak again", async () => {
   const found = finding({ rests: "it is masked" });
   const { onKnow } = show({ findings: [found] });
   await userEvent.click(screen.getByRole("button", { name: /it is masked/ }));
-  await userEvent.click(screen.getByRole("button", { name: "Let it speak again" }));
+  await userEvent.click(screen.getByRole("button", { name: "Show it again" }));
   expect(onKnow).toHaveBeenCalledWith([found], null);
 });
 

@@ -95,7 +95,7 @@ function Row({
           {here ? (
             rests ? (
               <Button className="self-start" onClick={() => onKnow([f, ...also], null)}>
-                Let it speak again
+                Show it again
               </Button>
             ) : (
               <Know onKnow={(reason) => onKnow([f, ...also], reason)} />

@@ -1,7 +1,11 @@
 import type { Finding, HeightColour, Preview, ZonePage } from "../../api/types";
-import { number, offWords } from "../../api/words";
+import { isUnlike, number, offWords } from "../../api/words";
 import { countFound, FoundCounts } from "../../ui";
 import { Elevations } from "./Elevations";
+
+/** "clearly darker than the target"; what is the same only at arm's length is so "as the target". */
+const offTarget = (off: number, words: string) =>
+  isUnlike(off) ? `${words} than the target` : `${words} as the target`;
 
 interface Props {
   page: ZonePage;
@@ -45,8 +49,8 @@ export function Verdict({ page, preview, findings, empty }: Props) {
                 : off === undefined
                   ? "No target colour set"
                   : off <= page.zone.tolerance
-                    ? `On target, ${offWords(off)}`
-                    : `Ends ${offWords(off, "the target")}`}
+                    ? `On target, ${preview?.off ?? ""}`
+                    : `Ends ${offTarget(off, preview?.off ?? "")}`}
             </strong>
             {!empty && off !== undefined && (
               <span className="whitespace-nowrap text-soft">

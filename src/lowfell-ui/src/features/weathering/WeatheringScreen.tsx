@@ -26,7 +26,7 @@ function OfPiece({ pieceId }: { pieceId: string }) {
   const [copy, setCopy] = useState(1);
   const query = useQuery(queries.weathering(pieceId, copy));
   if (query.error) return <Failed why={wording(query.error)} onAgain={() => void query.refetch()} />;
-  if (!query.data) return <p className="p-6 text-soft">Thinking of wind and water…</p>;
+  if (!query.data) return <p className="p-6 text-soft">Working out the marks…</p>;
   return <Planned view={query.data} onCopy={setCopy} />;
 }
 
