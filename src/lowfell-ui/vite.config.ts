@@ -15,6 +15,8 @@ export default defineConfig({
       },
     },
   ],
+  // Written over by the host, anew in each answer.
+  html: { cspNonce: "nonce-of-this-answer" },
   build: { license: { fileName: "licences/packages.json" }, outDir: "../Lowfell.Web/wwwroot", emptyOutDir: true, target: "es2022", sourcemap: false, chunkSizeWarningLimit: 600 },
   // The guide is one of the documents.
   server: { proxy: { "/api": "http://127.0.0.1:5080" }, fs: { allow: [".", "../../docs"] } },

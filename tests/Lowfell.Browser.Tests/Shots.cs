@@ -1,3 +1,5 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using Xunit;
 
 namespace Lowfell.Browser.Tests;
@@ -75,6 +77,11 @@ public sealed class Shots
         browser.Click("Straight 3");
         browser.Find("[data-testid=row]");
         Save("board");
+        await WallPicture.PinAsync(app);
+        browser.Open($"/piece/{(await app.Http.GetFromJsonAsync<JsonNode>($"/api/zones/{await app.ZoneIdAsync("Stone courses")}"))!["piece"]!["id"]}/picture");
+        browser.Find("[data-testid=picks]");
+        browser.UntilTrue(() => (bool)browser.Run("return [...document.images].every(i => i.complete)")!, "the picture");
+        Save("picture");
         browser.Open("/sets");
         browser.Click("Sea wall");
         browser.Click("Straight");

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Lowfell.Store;
 using Lowfell.Web.Benches;
@@ -64,12 +65,76 @@ public sealed class BenchTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(HttpStatusCode.Unauthorized, (await host.Http.SendAsync(request)).StatusCode);
     }
 
-    [Fact]
-    public async Task A_forwarded_request_is_not_taken_for_a_local_one()
+    [Theory]
+    [InlineData("localhost")]
+    [InlineData("LOCALHOST")]
+    [InlineData("LocalHost.")]
+    [InlineData("127.0.0.1")]
+    [InlineData("127.8.9.10")]
+    [InlineData("[::1]")]
+    public async Task This_machine_is_known_in_any_spelling(string name)
     {
         using var request = new HttpRequestMessage(HttpMethod.Get, "/api/sets");
-        request.Headers.Add("X-Forwarded-For", "203.0.113.7");
+        request.Headers.Host = name;
+        Assert.Equal(HttpStatusCode.OK, (await host.Http.SendAsync(request)).StatusCode);
+    }
+
+    [Theory]
+    [InlineData("X-Forwarded-For", "203.0.113.7")]
+    [InlineData("x-forwarded-host", "lowfell.example")]
+    [InlineData("X-Forwarded-Proto", "https")]
+    [InlineData("X-Forwarded-Prefix", "/paint")]
+    [InlineData("Forwarded", "for=203.0.113.7")]
+    [InlineData("Via", "1.1 gate")]
+    [InlineData("X-Real-IP", "203.0.113.7")]
+    [InlineData("X-Forwarded-For", "127.0.0.1")]
+    public async Task What_a_proxy_passes_on_is_not_taken_for_local(string header, string value)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/sets");
+        request.Headers.TryAddWithoutValidation(header, value);
         Assert.Equal(HttpStatusCode.Unauthorized, (await host.Http.SendAsync(request)).StatusCode);
+    }
+
+    [Theory]
+    [InlineData("Sec-Fetch-Site", "cross-site", false)]
+    [InlineData("Sec-Fetch-Site", "same-site", false)]
+    [InlineData("Sec-Fetch-Site", "same-origin", true)]
+    [InlineData("Sec-Fetch-Site", "none", true)]
+    [InlineData("Origin", "https://elsewhere.example", false)]
+    [InlineData("Origin", "http://localhost:9999", false)]
+    [InlineData("Origin", "https://localhost", false)]
+    [InlineData("Origin", "null", false)]
+    [InlineData("Origin", "http://localhost", true)]
+    public async Task A_page_of_another_site_changes_nothing_with_a_body_or_without(string header, string value, bool own)
+    {
+        foreach (var body in new HttpContent?[] { null, JsonContent.Create(new { demo = false }), new StringContent("{}", System.Text.Encoding.UTF8, "text/plain") })
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, "/api/bench/open") { Content = body };
+            request.Headers.TryAddWithoutValidation(header, value);
+            using var answer = await host.Http.SendAsync(request);
+            Assert.True(own == (answer.StatusCode != HttpStatusCode.Forbidden), $"{header}: {value} got {answer.StatusCode}");
+        }
+
+        // Reading is open to it, as it can't see the answer.
+        using var read = new HttpRequestMessage(HttpMethod.Get, "/api/bench");
+        read.Headers.TryAddWithoutValidation(header, value);
+        Assert.Equal(HttpStatusCode.OK, (await host.Http.SendAsync(read)).StatusCode);
+    }
+
+    [Fact]
+    public async Task Every_answer_says_what_a_browser_may_do_and_nothing_of_the_bench_is_kept_by_it()
+    {
+        using var answer = await host.Http.GetAsync("/api/bench");
+        Assert.Equal("no-store", answer.Headers.CacheControl!.ToString());
+        var rules = answer.Headers.GetValues("Content-Security-Policy").Single();
+        Assert.DoesNotContain("unsafe", rules, StringComparison.Ordinal);
+        Assert.Contains("frame-ancestors 'none'", rules, StringComparison.Ordinal);
+        Assert.Equal("same-origin", answer.Headers.GetValues("Cross-Origin-Opener-Policy").Single());
+        Assert.Contains("camera=()", answer.Headers.GetValues("Permissions-Policy").Single(), StringComparison.Ordinal);
+        Assert.Equal("nosniff", answer.Headers.GetValues("X-Content-Type-Options").Single());
+        Assert.False(answer.Headers.Contains("Strict-Transport-Security"));
+        using var again = await host.Http.GetAsync("/api/bench");
+        Assert.NotEqual(rules, again.Headers.GetValues("Content-Security-Policy").Single());
     }
 
     [Fact]

@@ -98,10 +98,10 @@ public sealed class PieceTests(TestHost host) : IClassFixture<TestHost>
         await RefusedAsync(p => p["zones"]![0]!["touches"] = new JsonArray(nobody), "no zone of this piece");
         await RefusedAsync(p => p["zones"]![0]!["id"] = wall.ToString(), "given twice");
         await RefusedAsync(p => p["joins"] = new JsonArray(new JsonObject { ["a"] = wall.ToString(), ["b"] = wall.ToString(), ["clearanceMm"] = 1 }), "not joined to itself");
-        await RefusedAsync(p => p["joins"] = new JsonArray(new JsonObject { ["a"] = wall.ToString(), ["b"] = trim.ToString(), ["clearanceMm"] = -1 }), "outside 0 to 50 mm");
+        await RefusedAsync(p => p["joins"] = new JsonArray(new JsonObject { ["a"] = wall.ToString(), ["b"] = trim.ToString(), ["clearanceMm"] = -1 }), "give 0 to 50 mm");
         await RefusedAsync(p => p["assembly"] = new JsonArray(new JsonObject { ["name"] = "roof", ["closes"] = new JsonArray(nobody) }), "no zone of this piece");
         await RefusedAsync(p => p["assembly"] = new JsonArray(new JsonObject { ["name"] = "roof", ["closes"] = new JsonArray(), ["afterZoneId"] = wall.ToString(), ["afterCoatId"] = nobody }), "no coat of that zone");
-        await RefusedAsync(p => p["zones"] = new JsonArray(), "1 to 60 are needed");
+        await RefusedAsync(p => p["zones"] = new JsonArray(), "give 1 to 60");
     }
 
     private async Task RefusedAsync(Action<JsonObject> spoil, string says)

@@ -125,7 +125,7 @@ public sealed class ShelfFileTests(TestHost host) : IClassFixture<TestHost>
         { "empty", [], "empty" },
         { "no header", Encoding.UTF8.GetBytes("Rope Tan,acrylicPaint,#b59a6b\n"), "missing from the header" },
         { "unknown column", Encoding.UTF8.GetBytes("name,family,colour,prize\n"), "Unknown columns: prize" },
-        { "latin1", [.. Encoding.UTF8.GetBytes(Header), 0x4d, 0xf6, 0x76, 0x65, 0x2c, 0x0a], "not UTF-8" },
+        { "latin1", [.. Encoding.UTF8.GetBytes(Header), 0x4d, 0xf6, 0x76, 0x65, 0x2c, 0x0a], "Save it as UTF-8" },
         { "a field without end", Encoding.UTF8.GetBytes(Header + "\"" + new string('x', 5000)), "longer than" },
     };
 

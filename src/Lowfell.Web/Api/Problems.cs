@@ -35,6 +35,12 @@ public enum ProblemCode
     /// <summary>The bench does not open from here.</summary>
     NotHere,
 
+    /// <summary>It comes from a page of another site.</summary>
+    OtherSite,
+
+    /// <summary>Too much was asked in too short a time; worth another try.</summary>
+    TooMuch,
+
     /// <summary>There is nothing at the address.</summary>
     NoSuchAddress,
 
@@ -59,6 +65,8 @@ internal static class Problems
     {
         ProblemCode.OutOfBounds or ProblemCode.Unreadable => StatusCodes.Status400BadRequest,
         ProblemCode.NotHere => StatusCodes.Status401Unauthorized,
+        ProblemCode.OtherSite => StatusCodes.Status403Forbidden,
+        ProblemCode.TooMuch => StatusCodes.Status429TooManyRequests,
         ProblemCode.Gone or ProblemCode.NoSuchAddress => StatusCodes.Status404NotFound,
         ProblemCode.Stale or ProblemCode.Taken or ProblemCode.InUse => StatusCodes.Status409Conflict,
         ProblemCode.TooLarge => StatusCodes.Status413PayloadTooLarge,

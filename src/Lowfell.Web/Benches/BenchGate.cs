@@ -19,6 +19,8 @@ public sealed class BenchGate(RequestDelegate next)
     /// <summary>What the cookie says of the other bench; anything else is the home bench.</summary>
     public const string OtherWord = "other";
 
+    private static readonly HashSet<string> Proxies = new(StringComparer.OrdinalIgnoreCase) { "Forwarded", "Via", "X-Real-IP", "X-Client-IP", "CF-Connecting-IP", "True-Client-IP" };
+
     // Once it is there it stays.
     private volatile bool otherIsThere;
 
@@ -61,9 +63,13 @@ public sealed class BenchGate(RequestDelegate next)
     {
         // The test server has no connection and so no address.
         var address = context.Connection.RemoteIpAddress;
-        var host = context.Request.Host.Host;
+        var host = context.Request.Host.Host.TrimEnd('.');
         return (address is null || IPAddress.IsLoopback(address))
-            && !context.Request.Headers.ContainsKey("X-Forwarded-For")
-            && (host == "localhost" || (IPAddress.TryParse(host.Trim('[', ']'), out var named) && IPAddress.IsLoopback(named)));
+            && !context.Request.Headers.Keys.Any(IsOfProxy)
+            && (string.Equals(host, "localhost", StringComparison.OrdinalIgnoreCase) || (IPAddress.TryParse(host.Trim('[', ']'), out var named) && IPAddress.IsLoopback(named)));
     }
+
+    // What a proxy puts on what it passes on: whoever asked it is not on this machine, as far as anyone can tell.
+    private static bool IsOfProxy(string header) =>
+        Proxies.Contains(header) || header.StartsWith("X-Forwarded-", StringComparison.OrdinalIgnoreCase);
 }

@@ -95,6 +95,7 @@ public static class LowfellHost
         builder.Services.AddScoped<SetCards>();
         builder.Services.AddSingleton<StampQueue>();
         builder.Services.AddJobs(connection);
+        builder.Services.AddRateLimits();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<ProblemHandler>();
         builder.Services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
@@ -108,7 +109,9 @@ public static class LowfellHost
     {
         app.UseExceptionHandler();
         app.UseStatusCodePages();
-        app.Use(SecurityHeaders);
+        app.Use(PageHeaders.Set);
+        app.UseMiddleware<SiteGate>();
+        app.UseRateLimiter();
         app.UseMiddleware<ReadyGate>();
         app.UseMiddleware<BenchGate>();
 
@@ -173,16 +176,7 @@ public static class LowfellHost
         PreviewEndpoints.Map(bound);
         app.MapFallback("/api/{**rest}", () => Problems.Of(ProblemCode.NoSuchAddress, "There is nothing at this address."));
         app.MapStaticAssets();
-        app.MapFallbackToFile("index.html");
+        app.MapPage();
         return app;
-    }
-
-    private static Task SecurityHeaders(HttpContext context, RequestDelegate next)
-    {
-        var headers = context.Response.Headers;
-        headers.XContentTypeOptions = "nosniff";
-        headers["Referrer-Policy"] = "no-referrer";
-        headers.ContentSecurityPolicy = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'";
-        return next(context);
     }
 }

@@ -26,9 +26,9 @@ export class Problem extends Error {
     return faults.length > 0 ? `${this.message} ${faults.slice(0, 3).join(" ")}` : this.message;
   }
 
-  /** Nothing answered, or the database is away: worth another try. */
+  /** Nothing answered, the database is away, or too much was asked at once: worth another try. */
   get passing(): boolean {
-    return this.status === 0 || this.status === 502 || this.status === 503;
+    return this.status === 0 || this.status === 429 || this.status === 502 || this.status === 503;
   }
 }
 

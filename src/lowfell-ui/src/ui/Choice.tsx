@@ -1,6 +1,7 @@
 import { Check, ChevronDown } from "lucide-react";
 import { Select } from "radix-ui";
 import { lazy, Suspense } from "react";
+import { nonce } from "./nonce";
 
 export interface Option<T extends string> {
   value: T;
@@ -53,7 +54,7 @@ function ListChoice<T extends string>({ label, value, options, onChange, id }: C
           sideOffset={4}
           className="z-50 max-h-[min(26rem,var(--radix-select-content-available-height))] min-w-(--radix-select-trigger-width) overflow-hidden rounded border border-strong bg-raised shadow-lg"
         >
-          <Select.Viewport className="p-1">
+          <Select.Viewport nonce={nonce} className="p-1">
             {groups.map((group) => (
               <Select.Group key={group}>
                 {group && (

@@ -14,3 +14,4 @@ export { ColourInput, isColour } from "./ColourInput";
 export { Tabs } from "./Tabs";
 export { viewLink } from "./viewLink";
 export { countFound, FoundCounts, sumFound } from "./FoundCounts";
+export { nonce } from "./nonce";

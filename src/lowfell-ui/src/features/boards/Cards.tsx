@@ -1,6 +1,7 @@
 import type { BoardView } from "../../api/types";
 import { length } from "../../api/units";
 import { boardSideWord } from "../../api/words";
+import { nonce } from "../../ui";
 import { lineName, sizeOf } from "./place";
 
 interface Props {
@@ -16,7 +17,7 @@ export function Cards({ view, board }: Props) {
   const copies = view.answer.copies.filter((c) => c.levels.length > 0);
   return (
     <div className="hidden print:block">
-      <style>{"@media print { @page { size: A5 landscape; margin: 10mm } }"}</style>
+      <style nonce={nonce}>{"@media print { @page { size: A5 landscape; margin: 10mm } }"}</style>
       {copies.map((copy) => {
         const piece = view.pieces.find((p) => p.id === copy.pieceId)!;
         const size = sizeOf(board, piece);

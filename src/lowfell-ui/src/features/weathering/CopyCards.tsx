@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { wording } from "../../api/client";
 import { queries } from "../../api/queries";
-import { notify } from "../../ui";
+import { nonce, notify } from "../../ui";
 
 /** On paper: the card of each copy at true size, black on white; printed once all are there. */
 export function CopyCards({ pieceId, onDone }: { pieceId: string; onDone: () => void }) {
@@ -25,7 +25,7 @@ export function CopyCards({ pieceId, onDone }: { pieceId: string; onDone: () => 
   }, [pages, there, onDone]);
   return (
     <div className="hidden print:block" data-testid="weather-cards">
-      <style>{"@media print { @page { size: A5 landscape; margin: 0 } }"}</style>
+      <style nonce={nonce}>{"@media print { @page { size: A5 landscape; margin: 0 } }"}</style>
       {pages?.map(({ copy, page }) => (
         <img
           key={`${copy} ${page}`}
