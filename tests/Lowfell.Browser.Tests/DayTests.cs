@@ -114,7 +114,7 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
         browser.Fill("What is to be remembered?", "Keep the lamp on the left.");
         browser.All("[role=dialog] input[type=file]")[0].SendKeys(path);
         browser.Click("Write it down");
-        Says("[role=dialog] [role=alert]", "This is no picture that can be read");
+        Says("[role=dialog] [role=alert]", "Send a PNG or a JPEG");
         Assert.Equal("Keep the lamp on the left.", browser.Field("What is to be remembered?").GetDomProperty("value"));
     }
 

@@ -177,7 +177,7 @@ public sealed class LookTests(DemoSession session) : IClassFixture<DemoSession>
         }
 
         using var http = new HttpClient { BaseAddress = new Uri(session.App.Address) };
-        var address = new Uri(new Uri(browser.Address).AbsolutePath.Replace("/piece/", "/api/pieces/", StringComparison.Ordinal), UriKind.Relative);
+        var address = new Uri(browser.Path.Replace("/piece/", "/api/pieces/", StringComparison.Ordinal), UriKind.Relative);
         var kept = await http.GetStringAsync(address, TestContext.Current.CancellationToken);
         string Picture(int which) => (string)browser.Run($"return document.querySelectorAll('[data-testid=look]')[{which}]?.toDataURL().slice(-3000) ?? ''")!;
         Choose("Beside it", "another copy");
@@ -189,7 +189,7 @@ public sealed class LookTests(DemoSession session) : IClassFixture<DemoSession>
         browser.UntilTrue(() => Picture(1) != before, "both turned");
         Choose("Coats of", "Stone courses");
         Choose("Beside it", "another paint or hand");
-        browser.UntilTrue(() => browser.Find("section[aria-label=Look]").Text.Contains("done otherwise", StringComparison.Ordinal), "what stands beside it");
+        browser.UntilTrue(() => browser.Find("section[aria-label=Look]").Text.Contains("done differently", StringComparison.Ordinal), "what stands beside it");
         before = Picture(1);
         browser.Run("document.querySelector('[aria-label=\"Hand, lighter to heavier\"]').focus()");
         browser.Press(Keys.End);

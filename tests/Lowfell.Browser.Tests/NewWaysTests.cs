@@ -44,7 +44,7 @@ public sealed class NewWaysTests(DemoSession session) : IClassFixture<DemoSessio
 
         try
         {
-            browser.Open($"/piece/{zone["piece"]!["id"]}/picture");
+            browser.Open($"/piece/{zone["pieceId"]}/picture");
             browser.Named("Pin a picture");
             browser.All("input[type=file]")[0].SendKeys(file);
             browser.Find("[data-testid=pick-picture]");
@@ -80,7 +80,7 @@ public sealed class NewWaysTests(DemoSession session) : IClassFixture<DemoSessio
         browser.Click("peat");
         browser.UntilTrue(() => browser.All("[data-testid=ground-tones] li").Count == 5, "the five tones");
         browser.Click("Take it in place of these coats");
-        browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0 && browser.All("[data-coat]").Count >= 5 && browser.Find("main").Text.Contains("Pigment", StringComparison.Ordinal), "the ground");
+        browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0 && browser.All("[data-coat]").Count >= 5 && browser.Find("main").Text.Contains(", mixed to #", StringComparison.Ordinal), "the ground");
         browser.Click("Undo");
         browser.UntilTrue(() => browser.All("[data-coat]").Count == before, "the coats as they were");
         Assert.Empty(browser.Errors());
@@ -95,7 +95,7 @@ public sealed class NewWaysTests(DemoSession session) : IClassFixture<DemoSessio
         Assert.Contains("Fresh Rust for Furnace Orange too", browser.Find("[data-testid=one-for-both]").Text, StringComparison.Ordinal);
         browser.Click("Take it", "[data-testid=one-for-both]");
         browser.UntilTrue(() => browser.All("[data-testid=one-for-both] li").Count == 0, "nothing more to take");
-        browser.Press(OpenQA.Selenium.Keys.Escape);
+        browser.Click("Close");
         browser.UntilTrue(() => !browser.Find("main").Text.Contains("Furnace Orange", StringComparison.Ordinal), "one bottle less");
         browser.Click("Undo");
         browser.UntilTrue(() => browser.Find("main").Text.Contains("Furnace Orange", StringComparison.Ordinal), "the bottle again");

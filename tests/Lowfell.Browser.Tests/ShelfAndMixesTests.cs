@@ -143,7 +143,7 @@ public sealed class ShelfAndMixesTests(DemoSession session) : IClassFixture<Demo
         browser.Click("Bring in the CSV of another shelf…");
         browser.Find("input[type=file]").SendKeys(file);
         Says("[data-testid=import-summary]", "1 new, 0 more bottles, 1 on the shelf already, 1 that can’t be taken");
-        Assert.Contains("not a colour", Text("[role=dialog]"), StringComparison.Ordinal);
+        Assert.Contains("write a colour as #rrggbb", Text("[role=dialog]"), StringComparison.Ordinal);
         browser.Run("[...document.querySelectorAll('[role=dialog] label')].find(l => l.innerText.includes('Leave out')).click()");
         browser.Click("Put on the shelf");
         browser.Fill("Find on the shelf", "spindrift");

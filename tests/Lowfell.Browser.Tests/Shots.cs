@@ -78,7 +78,7 @@ public sealed class Shots
         browser.Find("[data-testid=row]");
         Save("board");
         await WallPicture.PinAsync(app);
-        browser.Open($"/piece/{(await app.Http.GetFromJsonAsync<JsonNode>($"/api/zones/{await app.ZoneIdAsync("Stone courses")}"))!["piece"]!["id"]}/picture");
+        browser.Open($"/piece/{(await app.Http.GetFromJsonAsync<JsonNode>($"/api/zones/{await app.ZoneIdAsync("Stone courses")}"))!["pieceId"]}/picture");
         browser.Find("[data-testid=picks]");
         browser.UntilTrue(() => (bool)browser.Run("return [...document.images].every(i => i.complete)")!, "the picture");
         Save("picture");

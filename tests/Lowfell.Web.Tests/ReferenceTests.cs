@@ -42,7 +42,7 @@ public sealed class ReferenceTests(TestHost host) : IClassFixture<TestHost>
         var zone = await host.ZoneAsync(name);
         var set = (string)(await host.GetAsync("/api/zones")).AsArray().First(z => (string)z!["id"]! == (string)zone["id"]!)!["setId"]!;
         var id = Guid.CreateVersion7().ToString();
-        var view = await host.PostAsync($"/api/sets/{set}/references", new { id, photoId = await PictureAsync(), pieceId = (string)zone["piece"]!["id"]!, name = "Harbour wall at low tide" }, HttpStatusCode.Created);
+        var view = await host.PostAsync($"/api/sets/{set}/references", new { id, photoId = await PictureAsync(), pieceId = (string)zone["pieceId"]!, name = "Harbour wall at low tide" }, HttpStatusCode.Created);
         return (zone, set, id, view);
     }
 

@@ -10,6 +10,9 @@ namespace Lowfell.Web.Tests;
 /// <summary>A host that starts on a database of the version before.</summary>
 public sealed class OldDatabaseHost : TestHost
 {
+    /// <summary>Secret part of the address of its calendar feed.</summary>
+    public const string FollowedKey = "0123456789abcdef0123456789abcdef";
+
     protected override bool BeginsReady => false;
 
     public override async ValueTask InitializeAsync()
@@ -24,6 +27,16 @@ public sealed class OldDatabaseHost : TestHost
         }
 
         await new PostgresTools(Connection).RestoreAsync(Path.Combine(AppContext.BaseDirectory, "Kept", "lowfell-0.9.dump"), CancellationToken.None);
+
+        // A calendar followed the plan then, by a key that was kept as it was.
+        await using (var old = new NpgsqlConnection(Connection))
+        {
+            await old.OpenAsync();
+            await using var follow = old.CreateCommand();
+            follow.CommandText = $"UPDATE benches SET \"FeedKey\" = '{FollowedKey}'";
+            await follow.ExecuteNonQueryAsync();
+        }
+
         await base.InitializeAsync();
     }
 }
@@ -53,6 +66,11 @@ public sealed class UpgradeTests(OldDatabaseHost host) : IClassFixture<OldDataba
         Assert.True(picture.IsSuccessStatusCode);
         Assert.NotNull((await host.PostAsync("/api/plan", new { }))["kept"]);
         Assert.Single(Directory.GetFiles(host.BackupFolder, "before-migration-*.dump"));
+
+        // The calendar goes on at its address, and what is kept of that opens nothing.
+        using var followed = await host.Http.GetAsync($"/api/plan/feed/{OldDatabaseHost.FollowedKey}.ics", TestContext.Current.CancellationToken);
+        Assert.True(followed.IsSuccessStatusCode);
+        Assert.NotEqual(OldDatabaseHost.FollowedKey, await host.ScalarAsync<string>("SELECT \"FeedHash\" FROM benches WHERE \"FeedHash\" <> ''"));
 
         // A part was named as the coat then.
         var fitted = (await host.GetAsync("/api/log/progress")).AsArray().Single(p => (string)p!["zone"]! == "Fit Running gear")!;

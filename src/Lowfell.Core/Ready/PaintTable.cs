@@ -204,6 +204,11 @@ public static class PaintTable
             fault = name.Length == 0 ? "Give it a name." : $"Shorten the name: it has {name.Length} characters, {NameBoundAttribute.Longest} are the most.";
         }
 
+        if (!OneLine.Holds(name))
+        {
+            fault ??= "Write the name on one line, without characters that nobody sees.";
+        }
+
         if (Cell(PaintColumn.Family) is { Length: > 0 } familyText)
         {
             if (PaintWords.FamilyOf(familyText) is { } told)

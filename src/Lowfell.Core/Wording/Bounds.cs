@@ -41,6 +41,9 @@ public abstract class LengthBoundAttribute(int least, int most) : Attribute
 
     /// <summary>The most.</summary>
     public int Most => most;
+
+    /// <summary>It stands in lists and headings: on one line, and all of it is seen (<see cref="Wording.OneLine"/>).</summary>
+    public virtual bool OneLine => false;
 }
 
 /// <summary>The name of something that a painter keeps.</summary>
@@ -48,10 +51,17 @@ public sealed class NameBoundAttribute() : LengthBoundAttribute(1, Longest)
 {
     /// <summary>Longest name.</summary>
     public const int Longest = 120;
+
+    /// <inheritdoc/>
+    public override bool OneLine => true;
 }
 
 /// <summary>A few words beside a name: a house, a lot, a kind, who did it.</summary>
-public sealed class TagBoundAttribute() : LengthBoundAttribute(0, NameBoundAttribute.Longest);
+public sealed class TagBoundAttribute() : LengthBoundAttribute(0, NameBoundAttribute.Longest)
+{
+    /// <inheritdoc/>
+    public override bool OneLine => true;
+}
 
 /// <summary>A note.</summary>
 public sealed class NoteBoundAttribute() : LengthBoundAttribute(0, Longest)

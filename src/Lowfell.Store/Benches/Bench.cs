@@ -48,8 +48,8 @@ public sealed class Bench
     /// <summary>The evenings, as JSON; empty until any are set.</summary>
     public string Calendar { get; set; } = "";
 
-    /// <summary>Secret part of the address of its calendar feed; empty until one is asked for.</summary>
-    public string FeedKey { get; set; } = "";
+    /// <summary>SHA-256, in hexadecimal, of the secret part of the address of its calendar feed; empty until one is asked for.</summary>
+    public string FeedHash { get; set; } = "";
 
     /// <summary>Counts changes of room and calendar.</summary>
     public int CalendarVersion { get; set; } = 1;

@@ -23,7 +23,7 @@ internal sealed class BenchConfiguration : IEntityTypeConfiguration<Bench>
         row.Property(b => b.TimeZone).HasDefaultValue("Etc/UTC");
         row.Property(b => b.Calendar).HasDefaultValue("");
         row.Property(b => b.CalendarVersion).HasDefaultValue(1);
-        row.Property(b => b.FeedKey).HasDefaultValue("");
+        row.Property(b => b.FeedHash).HasMaxLength(64).HasDefaultValue("");
     }
 }
 

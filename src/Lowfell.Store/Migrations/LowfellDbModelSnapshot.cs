@@ -75,11 +75,11 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("boolean")
                         .HasDefaultValue(true);
 
-                    b.Property<string>("FeedKey")
+                    b.Property<string>("FeedHash")
                         .IsRequired()
                         .ValueGeneratedOnAdd()
-                        .HasMaxLength(200)
-                        .HasColumnType("character varying(200)")
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)")
                         .HasDefaultValue("");
 
                     b.Property<bool>("HoldsDemo")

@@ -55,13 +55,14 @@ public sealed class Checks
         }
 
         Named(path, text is null || text.Length <= length.Most
-            ? text?.Contains('\0', StringComparison.Ordinal) == true ? "take the character U+0000 out." : $"write something, 1 to {length.Most} characters."
+            ? length.OneLine && !string.IsNullOrWhiteSpace(text) && !OneLine.Holds(text) && !text.Contains('\0', StringComparison.Ordinal) ? "write it on one line, without characters that nobody sees."
+            : text?.Contains('\0', StringComparison.Ordinal) == true ? "take the character U+0000 out." : $"write something, 1 to {length.Most} characters."
             : $"shorten it to {length.Most} characters; it has {text.Length}.");
     }
 
     /// <summary>Whether a text is of its length, and without what can't be kept; one that must be there is more than blanks.</summary>
     public static bool IsOfLength(string? text, LengthBoundAttribute length) =>
-        text is null ? length.Least == 0 : text.Length <= length.Most && !text.Contains('\0', StringComparison.Ordinal) && (length.Least == 0 || !string.IsNullOrWhiteSpace(text));
+        text is null ? length.Least == 0 : text.Length <= length.Most && !text.Contains('\0', StringComparison.Ordinal) && (length.Least == 0 || !string.IsNullOrWhiteSpace(text)) && (!length.OneLine || OneLine.Holds(text));
 
     /// <summary>A list of its length, where there is one.</summary>
     public void Count(string path, int? count, LengthBoundAttribute length)

@@ -14,8 +14,9 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Lowfell.Web.Features.Evenings;
 
 /// <summary>Where a calendar program may follow the plan.</summary>
-/// <param name="Path">Path on this host, a secret; none until one is made.</param>
-public sealed record FeedAddress(string? Path);
+/// <param name="Exists">There is an address that may be followed.</param>
+/// <param name="Path">Path on this host, a secret: told only as it is made.</param>
+public sealed record FeedAddress(bool Exists, string? Path = null);
 
 /// <summary>The plan of the evenings.</summary>
 public static class PlanEndpoints
@@ -32,7 +33,7 @@ public static class PlanEndpoints
         group.MapPost("what-ifs", WhatIfs).WithSummary("The same plan beside other ways to do it.");
         group.MapGet("done-by", DoneBy).WithSummary("The evening on which each set with open steps is done, by the held plan or one made now over all sets.");
         group.MapPut("learned", Answer).WithSummary("Says whether plans are to follow a figure that was learned from the log.");
-        group.MapGet("feed", GetFeed).WithSummary("The address at which a calendar program may follow the plan; none until one is made.");
+        group.MapGet("feed", GetFeed).WithSummary("Whether a calendar program may follow the plan at a secret address; the address itself is told only as it is made; none until one is made.");
         group.MapPost("feed", NewFeed).WithSummary("A new secret address for calendar programs; the old one ends.");
         group.MapDelete("feed", CloseFeed).WithSummary("Ends the address.");
         group.MapGet("feed/{key}.ics", Feed).WithSummary("The planned evenings of all sets, or the held plan, for a calendar program to follow.").Produces<string>(200, "text/calendar").ProducesProblem(404);
@@ -142,30 +143,30 @@ public static class PlanEndpoints
     // A calendar program says nothing of benches: the key does.
     private static async Task<FileContentHttpResult> Feed(string key, PlanDesk desk, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
-        var keys = await db.Benches.Where(b => b.FeedKey != "").Select(b => new { b.Id, b.FeedKey }).ToListAsync(cancel);
-        var bench = keys.FirstOrDefault(b => CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(b.FeedKey), Encoding.UTF8.GetBytes(key)))
-            ?? throw new RefusedException("key", "No calendar is at this address any more.", 404);
+        var hash = HashOf(key);
+        var bench = await db.Benches.Where(b => b.FeedHash == hash).Select(b => new { b.Id }).FirstOrDefaultAsync(cancel)
+            ?? throw new RefusedException("key", "Make a new address on the Evenings screen: no calendar is at this one any more.", 404);
         open.Open(bench.Id);
         return PlanCalendar.File(await desk.CurrentAsync(new(), cancel), open.BenchId, clock.GetUtcNow());
     }
 
+    // What is kept opens nothing: the key is told once, to whoever made it.
+    private static string HashOf(string key) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(key)));
+
     private static async Task<Ok<FeedAddress>> NewFeed(PlanDesk desk, LowfellDb db, CancellationToken cancel)
     {
-        var bench = await desk.BenchAsync(cancel);
-        bench.FeedKey = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16));
+        var key = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16));
+        (await desk.BenchAsync(cancel)).FeedHash = HashOf(key);
         await db.SaveChangesAsync(cancel);
-        return TypedResults.Ok(new FeedAddress($"/api/plan/feed/{bench.FeedKey}.ics"));
+        return TypedResults.Ok(new FeedAddress(true, $"/api/plan/feed/{key}.ics"));
     }
 
-    private static async Task<Ok<FeedAddress>> GetFeed(PlanDesk desk, CancellationToken cancel)
-    {
-        var bench = await desk.BenchAsync(cancel);
-        return TypedResults.Ok(new FeedAddress(bench.FeedKey.Length > 0 ? $"/api/plan/feed/{bench.FeedKey}.ics" : null));
-    }
+    private static async Task<Ok<FeedAddress>> GetFeed(PlanDesk desk, CancellationToken cancel) =>
+        TypedResults.Ok(new FeedAddress((await desk.BenchAsync(cancel)).FeedHash.Length > 0));
 
     private static async Task<NoContent> CloseFeed(PlanDesk desk, LowfellDb db, CancellationToken cancel)
     {
-        (await desk.BenchAsync(cancel)).FeedKey = "";
+        (await desk.BenchAsync(cancel)).FeedHash = "";
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

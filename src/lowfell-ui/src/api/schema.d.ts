@@ -6209,7 +6209,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The address at which a calendar program may follow the plan; none until one is made. */
+        /** Whether a calendar program may follow the plan at a secret address; the address itself is told only as it is made; none until one is made. */
         get: {
             parameters: {
                 query?: never;
@@ -13508,8 +13508,10 @@ export interface components {
         };
         /** @description Where a calendar program may follow the plan. */
         FeedAddress: {
-            /** @description Path on this host, a secret; none until one is made. */
-            path: null | string;
+            /** @description There is an address that may be followed. */
+            exists: boolean;
+            /** @description Path on this host, a secret: told only as it is made. */
+            path?: null | string;
         };
         /** @description One paint is taken for two. */
         FewerChange: {

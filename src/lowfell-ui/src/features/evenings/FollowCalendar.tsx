@@ -11,13 +11,14 @@ export function FollowCalendar({ sets }: { sets: string[] }) {
   const feed = useQuery(queries.feed(open));
   const change = useMutation({
     mutationFn: async (make: boolean) => {
-      if (make) await ask(api.POST("/api/plan/feed"));
-      else await ask(api.DELETE("/api/plan/feed"));
+      if (make) return (await ask(api.POST("/api/plan/feed"))).path;
+      await ask(api.DELETE("/api/plan/feed"));
     },
     onSuccess: () => changed("feed"),
     onError: (error) => notify(wording(error)),
   });
-  const address = feed.data?.path ? `${location.origin}${feed.data.path}` : undefined;
+  // Told once, as it is made: what is kept of it opens nothing.
+  const address = feed.data?.exists && change.data ? `${location.origin}${change.data}` : undefined;
   return (
     <Popover open={open} onOpenChange={setOpen} trigger={<Button>To my calendar</Button>}>
       <div className="flex flex-col gap-2 text-sm">
@@ -27,12 +28,21 @@ export function FollowCalendar({ sets }: { sets: string[] }) {
         >
           A file of the evenings (iCalendar)
         </a>
-        {address ? (
+        {feed.data?.exists ? (
           <>
-            <label className="text-xs font-semibold text-soft" htmlFor="feed-address">
-              Address for a calendar program on this machine; whoever has it sees your evenings
-            </label>
-            <TextInput id="feed-address" readOnly value={address} onFocus={(e) => e.target.select()} />
+            {address ? (
+              <>
+                <label className="text-xs font-semibold text-soft" htmlFor="feed-address">
+                  Address for a calendar program on this machine; whoever has it sees your evenings
+                </label>
+                <TextInput id="feed-address" readOnly value={address} onFocus={(e) => e.target.select()} />
+                <p className="text-xs text-soft">Copy it now: it is shown only as it is made.</p>
+              </>
+            ) : (
+              <p className="text-soft">
+                A calendar follows your plan. Its address was shown as it was made; a new one ends the old.
+              </p>
+            )}
             <div className="flex gap-2">
               <Button disabled={change.isPending} onClick={() => change.mutate(true)}>
                 A new address

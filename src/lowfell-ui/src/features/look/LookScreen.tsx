@@ -240,7 +240,7 @@ function OfPiece({ pieceId }: { pieceId: string }) {
 }
 
 const besideWord = (b: Beside) =>
-  b.kind === "copy" ? `copy ${b.copy}` : b.kind === "scheme" ? "the other scheme" : "done otherwise";
+  b.kind === "copy" ? `copy ${b.copy}` : b.kind === "scheme" ? "the other scheme" : "done differently";
 
 interface PaintedProps {
   look: PieceLook;
