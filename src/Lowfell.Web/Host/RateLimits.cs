@@ -23,7 +23,7 @@ internal static class RateLimits
     internal static readonly Kind Uploads = new("uploads", 40, 1);
 
     /// <summary>Files and pasted lists.</summary>
-    internal static readonly Kind Imports = new("imports", 60, 10);
+    internal static readonly Kind Imports = new("imports", 300, 20);
 
     /// <summary>Searches for names, and for better plans.</summary>
     internal static readonly Kind Searches = new("searches", 120, 30);
