@@ -50,13 +50,14 @@ public sealed partial class AccessTests(DemoSession session) : IClassFixture<Dem
 
     [Theory]
     [MemberData(nameof(Screens))]
-    public async Task A_screen_has_no_serious_fault_in_any_size_or_light(string path, string ready)
+    public async Task A_screen_has_no_serious_fault_in_any_size_or_light_and_its_words_are_plain_or_explained(string path, string ready)
     {
         var browser = session.Browser;
         try
         {
             browser.Open(await AddressAsync(path));
             browser.Find(ready);
+            LookAtWords();
             foreach (var (width, height, theme) in Sizes)
             {
                 browser.Resize(width, height);
@@ -83,14 +84,10 @@ public sealed partial class AccessTests(DemoSession session) : IClassFixture<Dem
 
     private static IEnumerable<string> Words(string text) => Word().Matches(text).Select(m => m.Value.ToLowerInvariant());
 
-    [Theory]
-    [MemberData(nameof(Screens))]
-    public async Task What_fields_and_columns_are_called_is_plain_or_explained(string path, string ready)
+    // What fields and columns are called, but for questions, which are sentences.
+    private void LookAtWords()
     {
-        var browser = session.Browser;
-        browser.Open(await AddressAsync(path));
-        browser.Find(ready);
-        var called = ((IEnumerable<object>)browser.Run("return [...document.querySelectorAll('main label, main th, main dt, main legend')].map(e => e.innerText).filter(t => t.length <= 60 && !t.endsWith('?'))")!).Cast<string>();
+        var called = ((IEnumerable<object>)session.Browser.Run("return [...document.querySelectorAll('main label, main th, main dt, main legend')].map(e => e.innerText).filter(t => t.length <= 60 && !t.endsWith('?'))")!).Cast<string>();
         var unknown = called.SelectMany(c => Words(c).Where(w => !Plain.Contains(w) && !Explained.Contains(w)).Select(w => $"{w} (in '{c}')")).Distinct().ToList();
         Assert.True(unknown.Count == 0, "Explain it in the glossary, or put it among the plain words: " + string.Join(", ", unknown));
     }
