@@ -14,10 +14,10 @@ export function costWords(cost: Cost): string {
   return parts.length === 0 ? "costs nothing" : parts.join(", ");
 }
 
-/** How far the finished colours move, where they do. */
+/** How far the finished colours move where they move most; none where nobody could measure it. */
 export function movedWords(moved: MendedAll["moved"]): string | null {
-  const far = (["recess", "face", "edge"] as const).filter((h) => moved[h] >= least);
-  return far.length === 0 ? null : far.map((h) => `${h} ${offFigure(moved[h])}`).join(", ");
+  const most = (["recess", "face", "edge"] as const).reduce((a, b) => (moved[b] > moved[a] ? b : a));
+  return moved[most] < least ? null : `${most} ${offFigure(moved[most])}`;
 }
 
 /** What is left of the trouble. */
