@@ -37,8 +37,9 @@ public sealed class NamesTests(BareHost host) : IClassFixture<BareHost>
     [Fact]
     public async Task Signs_of_any_script_are_names()
     {
-        var made = await host.PostAsync("/api/sets", new { name = "\U0001F469\u200D\U0001F3A8 潮干, naïve" }, HttpStatusCode.Created);
-        Assert.NotNull(made["id"]);
+        const string Name = "\U0001F469\u200D\U0001F3A8 潮干, naïve";
+        var made = await host.PostAsync("/api/sets", new { name = Name }, HttpStatusCode.Created);
+        Assert.Equal(Name, (string)Assert.Single((await host.GetAsync("/api/sets")).AsArray())!["name"]!);
         await host.DeleteAsync($"/api/sets/{made["id"]}");
     }
 }

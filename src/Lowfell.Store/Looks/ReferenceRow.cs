@@ -28,6 +28,9 @@ public sealed class ReferencePick
 
     /// <summary>Why the zone departs from it on purpose; empty where it does not.</summary>
     public string OnPurpose { get; set; } = "";
+
+    /// <summary>The same in another list: the store knows each by its place in its own.</summary>
+    public ReferencePick Copy() => (ReferencePick)MemberwiseClone();
 }
 
 /// <summary>A picture that a set or a piece is to look like.</summary>

@@ -72,11 +72,15 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
             using var data = SKData.CreateCopy(kept);
             using var codec = SKCodec.Create(data);
 
-            // A spot is as wide as a finger is: a smaller picture tells the same, and is drawn sooner.
+            // A spot is as wide as a finger is: a smaller picture tells the same, and is drawn sooner, where the format can be drawn smaller.
             var scale = Math.Min(1, PatchedPx / (float)Math.Max(codec.Info.Width, codec.Info.Height));
             var size = codec.GetScaledDimensions(scale);
             using var bitmap = new SKBitmap(new SKImageInfo(size.Width, size.Height, SKColorType.Rgba8888, SKAlphaType.Unpremul));
-            codec.GetPixels(bitmap.Info, bitmap.GetPixels());
+            if (codec.GetPixels(bitmap.Info, bitmap.GetPixels()) != SKCodecResult.Success)
+            {
+                throw NoPicture();
+            }
+
             return [.. spots.Select(s => Patch(bitmap, s.X, s.Y))];
         }
         finally

@@ -46,7 +46,14 @@ internal static class PageHeaders
         {
             if (page is null)
             {
-                using var file = new StreamReader(app.Environment.WebRootFileProvider.GetFileInfo("index.html").CreateReadStream());
+                var built = app.Environment.WebRootFileProvider.GetFileInfo("index.html");
+                if (!built.Exists)
+                {
+                    context.Response.StatusCode = StatusCodes.Status404NotFound;
+                    return;
+                }
+
+                using var file = new StreamReader(built.CreateReadStream());
                 page = await file.ReadToEndAsync(context.RequestAborted);
             }
 

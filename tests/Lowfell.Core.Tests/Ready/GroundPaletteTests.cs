@@ -76,8 +76,11 @@ public sealed class GroundPaletteTests
     [Fact]
     public void The_dust_may_be_a_powder_and_an_empty_shelf_has_none()
     {
-        var dust = Of(GroundSetting.PaleClay).Single(p => p.Tone == GroundTone.Dust);
-        Assert.Contains(dust.Paint.Family, new[] { Family.Pigment, Family.AcrylicPaint });
+        var wanted = Of(GroundSetting.PaleClay).Single(p => p.Tone == GroundTone.Dust).Wanted;
+        var powder = Build.Paint(wanted.ToString(), name: "Clay Dust", family: Family.Pigment);
+        var picks = Of(GroundSetting.PaleClay, new Shelf([.. StarterShelf.Materials, powder]));
+        Assert.Equal("Clay Dust", picks.Single(p => p.Tone == GroundTone.Dust).Says);
+        Assert.All(picks.Where(p => p.Tone != GroundTone.Dust), p => Assert.Equal(Family.AcrylicPaint, p.Paint.Family));
         Assert.Empty(Of(GroundSetting.Peat, new Shelf([])));
         Assert.Empty(Of(GroundSetting.Peat, new Shelf([Build.KelpWash])));
     }

@@ -50,38 +50,77 @@ public sealed class ReferenceDesk(LowfellDb db, OpenBench open)
             throw RefusedException.NotFound("picks", gone.ZoneId);
         }
 
-        var picture = await db.Photos.AsNoTracking().Where(p => p.Id == row.PhotoId).Select(p => p.Bytes).SingleAsync(cancel);
-        List<(double X, double Y)> spots = [.. change.Picks.Select(p => (p.X, p.Y)), .. change.Grey is { } g ? [(g.X, g.Y)] : Array.Empty<(double, double)>()];
-        var read = spots.Count == 0 ? [] : await Photo.PatchesAsync(picture, spots, cancel);
-        Forget(row, zones);
-        (row.GreyX, row.GreyY, row.GreyIs) = (change.Grey?.X, change.Grey?.Y, change.Grey?.Is.ToLowerInvariant() ?? "");
-        (row.GreyR, row.GreyG, row.GreyB) = change.Grey is null ? (0, 0, 0) : (read[^1].R, read[^1].G, read[^1].B);
-        if (change.Grey is not null && WhiteBalance.Fault(read[^1], Srgb.Parse(row.GreyIs)) is { } fault)
+        var (picks, grey) = await ReadAsync(row, change, cancel);
+        if (change.Grey is { } card && WhiteBalance.Fault(grey, Srgb.Parse(card.Is)) is { } fault)
         {
             throw new RefusedException("grey", fault);
         }
 
-        row.Picks = [.. change.Picks.Select((p, i) => new ReferencePick { ZoneId = p.ZoneId, Height = p.Height, X = p.X, Y = p.Y, R = read[i].R, G = read[i].G, B = read[i].B, OnPurpose = p.OnPurpose.Trim() })];
+        var before = row.Picks.ToDictionary(p => (p.ZoneId, p.Height));
+        var own = Forget(row, zones);
+        (row.GreyX, row.GreyY, row.GreyIs) = (change.Grey?.X, change.Grey?.Y, change.Grey?.Is.ToLowerInvariant() ?? "");
+        (row.GreyR, row.GreyG, row.GreyB) = (grey.R, grey.G, grey.B);
+
+        // Those of zones that were deleted come back with them.
+        row.Picks = [.. picks, .. row.Picks.Where(p => !zones.ContainsKey(p.ZoneId)).Select(p => p.Copy())];
         var balance = Balance(row);
 
-        // Where the painter departs on purpose nothing is wanted of it: it is looked at, and not judged by.
-        foreach (var pick in row.Picks.Where(p => p.OnPurpose.Length == 0))
+        // Where the painter departs on purpose nothing is wanted of it: it is looked at, and not judged by. What somebody has wanted otherwise since stays, until it is picked anew.
+        foreach (var pick in picks.Where(p => p.OnPurpose.Length == 0))
         {
-            Want(zones[pick.ZoneId], pick.Height, Colour(balance, pick));
+            var key = (pick.ZoneId, pick.Height);
+            if (own.Contains(key) || !before.TryGetValue(key, out var was) || !IsAt(was, pick.X, pick.Y) || was.OnPurpose.Length > 0)
+            {
+                Want(zones[pick.ZoneId], pick.Height, Colour(balance, pick));
+            }
         }
     }
 
-    // What was wanted because of this picture is wanted no more; what somebody has said otherwise since stays.
-    private static void Forget(ReferenceRow row, Dictionary<Guid, ZoneRow> zones)
+    // What stands at the spots; the picture is opened only for those that are new.
+    private async Task<(List<ReferencePick> Picks, LinearRgb Grey)> ReadAsync(ReferenceRow row, ReferenceChange change, CancellationToken cancel)
     {
-        var balance = Balance(row);
+        var known = row.Picks.Select(p => (p.X, p.Y, Light: new LinearRgb(p.R, p.G, p.B))).ToList();
+        if (row.GreyX is { } greyX && row.GreyY is { } greyY)
+        {
+            known.Add((greyX, greyY, new(row.GreyR, row.GreyG, row.GreyB)));
+        }
+
+        var lights = known.GroupBy(k => (k.X, k.Y)).ToDictionary(g => g.Key, g => g.First().Light);
+        var spots = change.Picks.Select(p => (p.X, p.Y)).Concat(change.Grey is { } g ? [(g.X, g.Y)] : []).Where(s => !lights.ContainsKey(s)).Distinct().ToList();
+        if (spots.Count > 0)
+        {
+            var picture = await db.Photos.AsNoTracking().Where(p => p.Id == row.PhotoId).Select(p => p.Bytes).SingleAsync(cancel);
+            foreach (var (spot, light) in spots.Zip(await Photo.PatchesAsync(picture, spots, cancel)))
+            {
+                lights.Add(spot, light);
+            }
+        }
+
+        return (
+            [.. change.Picks.Select(p =>
+            {
+                var light = lights[(p.X, p.Y)];
+                return new ReferencePick { ZoneId = p.ZoneId, Height = p.Height, X = p.X, Y = p.Y, R = light.R, G = light.G, B = light.B, OnPurpose = p.OnPurpose.Trim() };
+            })],
+            change.Grey is { } at ? lights[(at.X, at.Y)] : default);
+    }
+
+    private static bool IsAt(ReferencePick pick, double x, double y) => (pick.X, pick.Y) == (x, y);
+
+    // What was wanted because of this picture is wanted no more; what somebody has said otherwise since stays.
+    private static HashSet<(Guid Zone, ReliefHeight Height)> Forget(ReferenceRow row, Dictionary<Guid, ZoneRow> zones)
+    {
+        var (balance, own) = (Balance(row), new HashSet<(Guid, ReliefHeight)>());
         foreach (var pick in row.Picks)
         {
             if (zones.TryGetValue(pick.ZoneId, out var zone) && Wanted(zone, pick.Height) == Colour(balance, pick))
             {
                 Want(zone, pick.Height, null);
+                own.Add((pick.ZoneId, pick.Height));
             }
         }
+
+        return own;
     }
 
     private static string Colour(WhiteBalance balance, ReferencePick pick) => balance.Apply(new(pick.R, pick.G, pick.B)).ToString();
