@@ -39,6 +39,9 @@ public sealed class LowfellDb : DbContext
     /// <summary>Bottles.</summary>
     public DbSet<BottleRow> Bottles => Set<BottleRow>();
 
+    /// <summary>Actions that were taken under an id of the sender's own.</summary>
+    public DbSet<SentActionRow> SentActions => Set<SentActionRow>();
+
     /// <summary>What the stand-ins for devices were given.</summary>
     public DbSet<DeviceRow> Devices => Set<DeviceRow>();
 

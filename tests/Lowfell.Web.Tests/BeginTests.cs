@@ -40,7 +40,8 @@ public sealed class BeginTests(BareHost host) : IClassFixture<BareHost>
         Assert.NotNull(done["doneOn"]);
 
         // Sent once more, as after a lost answer, it is made once.
-        await host.PostAsync("/api/begin", Ask(id));
+        await host.PostAsync("/api/begin", Ask(id, readyBy: by));
+        await host.RefusesAsync(HttpMethod.Post, "/api/begin", Ask(id), "id", HttpStatusCode.Conflict);
         Assert.Equal(2, (await host.GetAsync($"/api/sets/{id}"))["pieces"]!.AsArray().Count);
         Assert.Equal("Europe/London", (string)(await host.GetAsync("/api/calendar"))["timeZone"]!);
         Assert.False((bool)(await host.GetAsync("/api/bench"))["tools"]!["airbrush"]!);

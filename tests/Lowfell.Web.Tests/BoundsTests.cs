@@ -74,11 +74,14 @@ public sealed class BoundsTests(TestHost host) : IClassFixture<TestHost>
                from operation in path.Value!.AsObject()
                let schema = (operation.Value as JsonObject)?["requestBody"]?["content"]?["application/json"]?["schema"]
                where schema is not null
-               select (operation.Key.ToUpperInvariant(), Address(path.Key), schema),
+               select (operation.Key.ToUpperInvariant(), Address(path.Key) + Query(operation.Value!), schema),
         ];
     }
 
     private static string Address(string path) => System.Text.RegularExpressions.Regex.Replace(path, "{[^}]*}", AnId);
+
+    // What has to be named beside the body: a version.
+    private static string Query(JsonNode operation) => string.Concat((operation["parameters"]?.AsArray() ?? []).Where(p => (string)p!["in"]! == "query" && (bool?)p["required"] == true).Select((p, i) => $"{(i == 0 ? '?' : '&')}{p!["name"]}={((string?)p["schema"]!["format"] == "uuid" ? AnId : "1")}"));
 
     private JsonNode Resolve(JsonNode schema)
     {

@@ -96,7 +96,7 @@ public sealed class DoneCountsTests(TestHost host) : IClassFixture<TestHost>
         await host.PutAsync("/api/plan/learned", new { key = (string)figure["key"]!, follow = true }, HttpStatusCode.NoContent);
         figure = await Figure();
         Assert.Equal((false, true), ((bool)figure["asks"]!, (bool)figure["follows"]!));
-        await host.PutAsync("/api/plan/learned", new { key = (string)figure["key"]!, follow = (bool?)null }, HttpStatusCode.NoContent);
+        await host.PutAsync("/api/plan/learned", new { key = (string)figure["key"]!, follow = (bool?)null, was = true }, HttpStatusCode.NoContent);
         Assert.True((bool)(await Figure())["asks"]!);
         await host.RefusesAsync(HttpMethod.Put, "/api/plan/learned", new { key = "minutes/Dancing", follow = true }, "key", HttpStatusCode.NotFound);
         foreach (var copy in copies.Take(3))

@@ -245,7 +245,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
     public async Task A_calendar_program_follows_a_secret_address_until_it_ends()
     {
         await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("sunday", 570, 750)));
-        var path = (string)(await host.PostAsync("/api/plan/feed", null))["path"]!;
+        var path = (string)(await host.PostAsync(await host.AsKeptAsync("/api/plan/feed"), null))["path"]!;
 
         // It is told once, as it is made; what is kept of it opens nothing.
         var known = await host.GetAsync("/api/plan/feed");
@@ -255,7 +255,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(64, kept.Length);
         await host.RefusesAsync(HttpMethod.Get, $"/api/plan/feed/{kept}.ics", null, "key", HttpStatusCode.NotFound);
         Assert.NotEmpty(Ical.Net.Calendar.Load(await host.Http.GetStringAsync(path, TestContext.Current.CancellationToken))!.Events);
-        Assert.NotEqual(path, (string)(await host.PostAsync("/api/plan/feed", null))["path"]!);
+        Assert.NotEqual(path, (string)(await host.PostAsync(await host.AsKeptAsync("/api/plan/feed"), null))["path"]!);
         await host.RefusesAsync(HttpMethod.Get, path, null, "key", HttpStatusCode.NotFound);
         await host.DeleteAsync("/api/plan/feed");
         Assert.False((bool)(await host.GetAsync("/api/plan/feed"))["exists"]!);

@@ -30,6 +30,12 @@ public sealed class FileTests
     [InlineData("''-1", "'''-1")]
     [InlineData("'quoted'", "'quoted'")]
     [InlineData("plain", "plain")]
+    [InlineData("|calc", "'|calc")]
+    [InlineData("\uff1d1+1", "'\uff1d1+1")]
+    [InlineData("\u200b=1", "'\u200b=1")]
+    [InlineData("\u00a0=1", "'\u00a0=1")]
+    [InlineData(" =1", "' =1")]
+    [InlineData(" plain", " plain")]
     [InlineData("", "")]
     public void A_formula_is_kept_from_running_and_comes_back_as_it_was(string text, string written) =>
         Assert.Equal((written, text), (CsvCells.Write(text), CsvCells.Read(written)));

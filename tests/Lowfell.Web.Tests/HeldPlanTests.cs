@@ -66,10 +66,10 @@ public sealed class HeldPlanTests(ClockHost host) : IClassFixture<ClockHost>
         Assert.Equal(held["calendar"]!.AsArray().Count, Ical.Net.Calendar.Load(await host.Http.GetStringAsync("/api/plan/evenings.ics", TestContext.Current.CancellationToken))!.Events.Count);
 
         // Planned again while nothing has slipped, it stays as it is.
-        var same = await host.PostAsync("/api/plan/held/again", null);
+        var same = await host.PostAsync(await host.AsKeptAsync("/api/plan/held/again"), null);
         Assert.Equal(Times(held), Times(same));
         Assert.Empty(same["kept"]!["compared"]!["moved"]!.AsArray());
-        await host.PostAsync("/api/plan/held/back", null);
+        await host.PostAsync(await host.AsKeptAsync("/api/plan/held/back"), null);
 
         // The first evening: one step is done, the others are not.
         var evening = held["calendar"]![0]!;
@@ -87,7 +87,7 @@ public sealed class HeldPlanTests(ClockHost host) : IClassFixture<ClockHost>
         Assert.Equal(12, (double)fact["realMin"]!);
 
         // Planned again from now: nothing is late any more, and what has moved is told.
-        var anew = await host.PostAsync("/api/plan/held/again", null);
+        var anew = await host.PostAsync(await host.AsKeptAsync("/api/plan/held/again"), null);
         Assert.Equal(0, (int)anew["kept"]!["slipped"]!);
         Assert.NotEqual(id, (string)anew["kept"]!["id"]!);
         Assert.All(Steps(anew), s => Assert.True(DateTimeOffset.Parse((string)s["startAt"]!) > host.Now));
@@ -97,11 +97,11 @@ public sealed class HeldPlanTests(ClockHost host) : IClassFixture<ClockHost>
         Assert.DoesNotContain(compared["moved"]!.AsArray(), m => (string)m!["what"]! == $"{first["what"]} {first["paint"]}, {first["piece"]}, {first["zone"]}" && count == 3);
 
         // And back, and let go.
-        Assert.Equal(id, (string)(await host.PostAsync("/api/plan/held/back", null))["kept"]!["id"]!);
-        await host.RefusesAsync(HttpMethod.Post, "/api/plan/held/back", null, "id");
+        Assert.Equal(id, (string)(await host.PostAsync(await host.AsKeptAsync("/api/plan/held/back"), null))["kept"]!["id"]!);
+        await host.RefusesAsync(HttpMethod.Post, await host.AsKeptAsync("/api/plan/held/back"), null, "id");
         await host.DeleteAsync("/api/plan/held");
         Assert.Null((await host.PostAsync("/api/plan", new { }))["kept"]);
-        await host.RefusesAsync(HttpMethod.Post, "/api/plan/held/again", null, "id");
+        await host.RefusesAsync(HttpMethod.Post, await host.AsKeptAsync("/api/plan/held/again"), null, "id");
     }
 
     [Fact]
@@ -139,7 +139,7 @@ public sealed class HeldPlanTests(ClockHost host) : IClassFixture<ClockHost>
         Assert.Equal((int)atOnce["steps"]!, (int)held["steps"]!);
 
         // What a search has found is not lost by planning again.
-        var again = await host.PostAsync("/api/plan/held/again", null);
+        var again = await host.PostAsync(await host.AsKeptAsync("/api/plan/held/again"), null);
         Assert.True((int)again["summary"]!["setUps"]! <= (int)held["summary"]!["setUps"]!);
         Assert.Equal((string)held["summary"]!["doneOn"]!, (string)again["summary"]!["doneOn"]!);
         await host.DeleteAsync("/api/plan/held");

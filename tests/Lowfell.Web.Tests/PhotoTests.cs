@@ -56,7 +56,30 @@ public sealed class PhotoTests(TestHost host) : IClassFixture<TestHost>
     }
 
     /// <summary>A small PNG that says it is huge: a bomb of pixels.</summary>
-    private static byte[] Bomb(uint width, uint height)
+    private static byte[] Bomb(uint width, uint height) => Png(width, height, [0x78, 0x9C, 0x03, 0, 0, 0, 0, 1]);
+
+    /// <summary>A PNG whose red rises from the top to the bottom and whose blue from left to right: a few kB for any size.</summary>
+    private static byte[] Slope(int width, int height)
+    {
+        using var packed = new MemoryStream();
+        using (var zip = new System.IO.Compression.ZLibStream(packed, System.IO.Compression.CompressionLevel.Fastest, leaveOpen: true))
+        {
+            var row = new byte[1 + (3 * width)];
+            for (var y = 0; y < height; y++)
+            {
+                for (var x = 0; x < width; x++)
+                {
+                    (row[1 + (3 * x)], row[3 + (3 * x)]) = ((byte)(255L * y / height), (byte)(255L * x / width));
+                }
+
+                zip.Write(row);
+            }
+        }
+
+        return Png((uint)width, (uint)height, packed.ToArray());
+    }
+
+    private static byte[] Png(uint width, uint height, byte[] packed)
     {
         byte[] Chunk(string kind, byte[] data)
         {
@@ -72,7 +95,7 @@ public sealed class PhotoTests(TestHost host) : IClassFixture<TestHost>
         BinaryPrimitives.WriteUInt32BigEndian(header, width);
         BinaryPrimitives.WriteUInt32BigEndian(header.AsSpan(4), height);
         (header[8], header[9]) = (8, 2);
-        return [0x89, .. "PNG\r\n"u8, 0x1A, (byte)'\n', .. Chunk("IHDR", header), .. Chunk("IDAT", [0x78, 0x9C, 0x03, 0, 0, 0, 0, 1]), .. Chunk("IEND", [])];
+        return [0x89, .. "PNG\r\n"u8, 0x1A, (byte)'\n', .. Chunk("IHDR", header), .. Chunk("IDAT", packed), .. Chunk("IEND", [])];
     }
 
     // ISO 3309, as the PNG specification has it.
@@ -132,8 +155,26 @@ public sealed class PhotoTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal((320, 180), (small.Width, small.Height));
         using var whole = SKCodec.Create(new MemoryStream(await GetAsync($"/api/photos/{id}")));
         Assert.Equal(SKEncodedImageFormat.Png, whole.EncodedFormat);
-        await PutAsync(Picture(SKEncodedImageFormat.Png, 10, 10), id, "image/png");
-        Assert.Equal(1600, (int)(await PutAsync(Picture(SKEncodedImageFormat.Png, 10, 10), id, "image/png")).Body["width"]!);
+        Assert.Equal(1600, (int)(await PutAsync(Picture(SKEncodedImageFormat.Png, 1600, 900), id, "image/png")).Body["width"]!);
+        Assert.Equal(HttpStatusCode.Conflict, (await PutAsync(Picture(SKEncodedImageFormat.Png, 10, 10), id, "image/png")).Status);
+    }
+
+    [Fact]
+    public async Task A_picture_of_47_megapixels_is_made_smaller_while_it_is_read()
+    {
+        var (status, kept) = await PutAsync(Slope(8000, 5900), type: "image/png");
+        Assert.Equal((HttpStatusCode.OK, 2666, 1966), (status, (int)kept["width"]!, (int)kept["height"]!));
+        using var small = SKBitmap.Decode(await GetAsync($"/api/photos/{kept["id"]}"));
+        foreach (var (x, y) in new[] { (0, 0), (2665, 0), (0, 1965), (2665, 1965), (1333, 640), (1333, 700), (40, 1333) })
+        {
+            // The mean of three times three: what stands there in the picture that was sent, in every strip of it.
+            var pixel = small.GetPixel(x, y);
+            Assert.InRange(pixel.Red, (255 * 3 * y / 5900) - 1, (255 * ((3 * y) + 2) / 5900) + 1);
+            Assert.InRange(pixel.Blue, (255 * 3 * x / 8000) - 1, (255 * ((3 * x) + 2) / 8000) + 1);
+        }
+
+        var (_, jpeg) = await PutAsync(Picture(SKEncodedImageFormat.Jpeg, 6000, 4000));
+        Assert.Equal((3000, 2000), ((int)jpeg["width"]!, (int)jpeg["height"]!));
     }
 
     [Fact]
@@ -161,6 +202,7 @@ public sealed class PhotoTests(TestHost host) : IClassFixture<TestHost>
         await Refused(Picture(SKEncodedImageFormat.Webp), HttpStatusCode.BadRequest, "no picture");
         await Refused(Picture(SKEncodedImageFormat.Png)[..60], HttpStatusCode.BadRequest, "no picture");
         await Refused(Bomb(60_000, 60_000), HttpStatusCode.BadRequest, "60000 x 60000");
+        await Refused([.. Picture(SKEncodedImageFormat.Jpeg), .. Enumerable.Repeat(new byte[] { 0xFF, 0xDA }, 70).SelectMany(b => b)], HttpStatusCode.BadRequest, "64 times");
         await Refused(new byte[10_000_001], HttpStatusCode.RequestEntityTooLarge, "10 MB");
         await host.RefusesAsync(HttpMethod.Get, $"/api/photos/{Guid.NewGuid()}", null, "id", HttpStatusCode.NotFound);
     }

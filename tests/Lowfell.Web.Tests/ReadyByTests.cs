@@ -62,7 +62,7 @@ public sealed class ReadyByTests(TestHost host) : IClassFixture<TestHost>
         Assert.Null(looked["kept"]);
         Assert.Equal((string)way["summary"]!["doneOn"]!, (string)looked["summary"]!["doneOn"]!);
         Assert.Equal((string)held["kept"]!["id"]!, (string)(await host.PostAsync("/api/plan", new { }))["kept"]!["id"]!);
-        await host.PutAsync("/api/plan/held", new { request = way["request"]!.DeepClone() });
+        await host.PutAsync("/api/plan/held", new { request = way["request"]!.DeepClone(), instead = (string)held["kept"]!["id"]! });
         var before = await host.GetAsync($"/api/plan/held/{held["kept"]!["id"]}");
         Assert.Equal((string)held["kept"]!["id"]!, (string)before["kept"]!["id"]!);
         Assert.NotEqual((string)held["kept"]!["id"]!, (string)(await host.PostAsync("/api/plan", new { }))["kept"]!["id"]!);

@@ -81,7 +81,7 @@ public sealed class ReferenceTests(TestHost host) : IClassFixture<TestHost>
     public async Task It_is_pinned_once_taken_off_and_pinned_again()
     {
         var (_, set, id, view) = await PinnedAsync("Cargo bed");
-        var again = await host.PostAsync($"/api/sets/{set}/references", new { id, photoId = (string)view["photoId"]!, name = "Sent twice" });
+        var again = await host.PostAsync($"/api/sets/{set}/references", new { id, photoId = (string)view["photoId"]!, name = "Harbour wall at low tide", pieceId = (string?)view["pieceId"] });
         Assert.Equal("Harbour wall at low tide", (string)again["name"]!);
         await host.RefusesAsync(HttpMethod.Post, $"/api/sets/{set}/references", new { id, photoId = await PictureAsync(), name = "Another" }, "id", HttpStatusCode.Conflict);
 

@@ -102,13 +102,13 @@ public sealed class SchemeTests(TestHost host) : IClassFixture<TestHost>
         var scheme = page["scheme"]!;
         var uses = scheme["uses"]!.AsArray().Count;
         Assert.True(uses > 1);
-        await host.PutAsync($"/api/schemes/{scheme["id"]}/name", new { name = "Walkway, all sets" });
+        await host.PutAsync($"/api/schemes/{scheme["id"]}/name", new { name = "Walkway, all sets", version = (int)scheme["version"]! });
         var copy = await host.PostAsync($"/api/schemes/{scheme["id"]}/copy", new { name = "One walkway", zoneId = (string)page["id"]! }, HttpStatusCode.Created);
         Assert.Single(copy["uses"]!.AsArray());
         Assert.Equal(uses - 1, (await host.GetAsync($"/api/schemes/{scheme["id"]}"))["uses"]!.AsArray().Count);
         Assert.Equal((string)copy["id"]!, (string)(await host.GetAsync($"/api/zones/{page["id"]}"))["scheme"]!["id"]!);
         Assert.Contains((await host.GetAsync("/api/schemes")).AsArray(), s => (string)s!["name"]! == "Walkway, all sets");
-        await host.RefusesAsync(HttpMethod.Put, $"/api/schemes/{scheme["id"]}/name", new { name = "" }, "name");
+        await host.RefusesAsync(HttpMethod.Put, $"/api/schemes/{scheme["id"]}/name", new { name = "", version = 1 }, "name");
         await host.RefusesAsync(HttpMethod.Post, $"/api/schemes/{scheme["id"]}/copy", new { name = "x", zoneId = Guid.NewGuid() }, "zoneId", HttpStatusCode.NotFound);
     }
 }

@@ -77,6 +77,25 @@ public sealed class ShelfFileTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task What_has_too_many_rows_or_columns_is_told_before_any_of_it_is_worked_on()
+    {
+        var rows = "name,family,colour\n" + string.Concat(Enumerable.Repeat("Shingle,acrylicPaint,#8a8a86\n", 50_001));
+        foreach (var path in new[] { "/api/shelf/check", "/api/shelf/import" })
+        {
+            var (many, said) = await SendAsync(path, rows);
+            Assert.Equal((HttpStatusCode.BadRequest, "Bring it in in parts: 50001 rows are too many, 50000 are the most at once."), (many, (string)said["errors"]!["file"]![0]!));
+            var (wide, told) = await SendAsync(path, "name,family,colour" + new string(',', 1_000_000));
+            Assert.Equal((HttpStatusCode.BadRequest, "Take columns out: line 1 has more than 200."), (wide, (string)told["errors"]!["file"]![0]!));
+            var (second, line) = await SendAsync(path, "name,family,colour\nSlate,acrylicPaint,#8a8a86" + new string(',', 400));
+            Assert.Equal((HttpStatusCode.BadRequest, "Take columns out: line 2 has more than 200."), (second, (string)line["errors"]!["file"]![0]!));
+        }
+
+        // A name may hold as many commas and line breaks as it likes, where it is quoted or another sign parts the cells.
+        var (_, quoted) = await SendAsync("/api/shelf/check", "name,family,colour\n\"Slate" + new string(',', 90) + "\",acrylicPaint,#8a8a86\n");
+        Assert.Equal("new", (string)Assert.Single(quoted.AsArray())!["verdict"]!);
+    }
+
+    [Fact]
     public async Task Names_that_differ_in_capitals_alone_go_out_and_come_in_again()
     {
         string[] ids = [(string)(await host.PostAsync("/api/materials", Drafts.Material("Jetty Red"), HttpStatusCode.Created))["id"]!, (string)(await host.PostAsync("/api/materials", Drafts.Material("JETTY red"), HttpStatusCode.Created))["id"]!];

@@ -90,12 +90,12 @@ public sealed class SightTests(TestHost host) : IClassFixture<TestHost>
         var schools = (await host.GetAsync("/api/bench"))["schools"]!.AsObject();
         async Task<JsonNode> UnderAsync(string school, string value)
         {
-            await host.PutAsync("/api/bench/schools", schools.DeepClone().AsObject().With(school, value));
+            await host.PutAsync(await host.AsKeptAsync("/api/bench/schools"), schools.DeepClone().AsObject().With(school, value));
             return await host.GetAsync($"/api/pieces/{piece}/sight");
         }
 
         var (table, near, hand) = (await UnderAsync("contrast", "exaggerate"), await UnderAsync("contrast", "toScale"), await UnderAsync("fidelity", "asReference"));
-        await host.PutAsync("/api/bench/schools", schools);
+        await host.PutAsync(await host.AsKeptAsync("/api/bench/schools"), schools);
         Assert.Equal((1.0, 0.6, 0.3), ((double)table["wantedM"]!, (double)near["wantedM"]!, (double)hand["wantedM"]!));
         Assert.True((double)near["hardlySeenMinutes"]! < (double)table["hardlySeenMinutes"]! && (double)hand["hardlySeenMinutes"]! <= (double)near["hardlySeenMinutes"]!);
         Assert.Equal(table["rows"]!.AsArray().Count, near["rows"]!.AsArray().Count);

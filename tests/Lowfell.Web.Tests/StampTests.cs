@@ -90,7 +90,7 @@ public sealed class StampTests(TestHost host) : IClassFixture<TestHost>
                 break;
             case "school":
                 var schools = (await host.GetAsync("/api/bench"))["schools"]!.AsObject().DeepClone();
-                await host.PutAsync("/api/bench/schools", schools.With("dryBrush", (string)schools["dryBrush"]! == "keep" ? "clean" : "keep"), HttpStatusCode.OK);
+                await host.PutAsync(await host.AsKeptAsync("/api/bench/schools"), schools.With("dryBrush", (string)schools["dryBrush"]! == "keep" ? "clean" : "keep"), HttpStatusCode.OK);
                 break;
             case "zone":
                 await host.PutAsync($"/api/zones/{zone["id"]}", new { version = (int)zone["version"]!, settings = zone["settings"]!.DeepClone().With("handled", !(bool)zone["settings"]!["handled"]!) }, HttpStatusCode.NoContent);

@@ -95,7 +95,7 @@ public sealed class StockTests(TestHost host) : IClassFixture<TestHost>
         var url = $"/api/materials/{id}";
         await host.PostAsync(url + "/bottles", new { sizeMl = 20, leftMl = 12 }, HttpStatusCode.Created);
         await host.PostAsync(url + "/calibration", new { drops = 25, ml = 1 });
-        var stripe = await host.PostAsync(url + "/calibrations", new { overBlack = "#3a3128", overWhite = "#6a5846", dryFilmUm = 15 }, HttpStatusCode.Created);
+        var stripe = await host.PostAsync(await host.AsKeptAsync(url + "/calibrations"), new { overBlack = "#3a3128", overWhite = "#6a5846", dryFilmUm = 15 }, HttpStatusCode.Created);
         var before = await host.MaterialAsync("Harbour Rust");
 
         await host.DeleteAsync(url);
@@ -155,16 +155,16 @@ public sealed class StockTests(TestHost host) : IClassFixture<TestHost>
         Assert.InRange((double)solved["backDeltaE"]!, 0, 2);
         Assert.True((double)solved["zones"]![0]!["deltaE"]!.AsArray().Max(d => (double)d!)! > 0.5);
         Assert.Equal(before, await Face());
-        var kept = await host.PostAsync(url + "/calibrations", stripe, HttpStatusCode.Created);
+        var kept = await host.PostAsync(await host.AsKeptAsync(url + "/calibrations"), stripe, HttpStatusCode.Created);
         var after = await Face();
         Assert.NotEqual(before, after);
-        await host.PutAsync(url + "/calibration", new { }, HttpStatusCode.NoContent);
+        await host.PutAsync(await host.AsKeptAsync(url + "/calibration"), new { }, HttpStatusCode.NoContent);
         Assert.Equal(before, await Face());
-        await host.PutAsync(url + "/calibration", new { calibrationId = (string)kept["id"]! }, HttpStatusCode.NoContent);
+        await host.PutAsync(await host.AsKeptAsync(url + "/calibration"), new { calibrationId = (string)kept["id"]! }, HttpStatusCode.NoContent);
         Assert.Equal(after, await Face());
         Assert.True((bool)(await host.GetAsync(url + "/calibrations"))[0]!["inForce"]!);
-        await host.PutAsync(url + "/calibration", new { }, HttpStatusCode.NoContent);
-        await host.RefusesAsync(HttpMethod.Put, url + "/calibration", new { calibrationId = Guid.NewGuid() }, "calibrationId", HttpStatusCode.NotFound);
+        await host.PutAsync(await host.AsKeptAsync(url + "/calibration"), new { }, HttpStatusCode.NoContent);
+        await host.RefusesAsync(HttpMethod.Put, await host.AsKeptAsync(url + "/calibration"), new { calibrationId = Guid.NewGuid() }, "calibrationId", HttpStatusCode.NotFound);
     }
 
     [Theory]
@@ -177,7 +177,7 @@ public sealed class StockTests(TestHost host) : IClassFixture<TestHost>
         var oak = await host.MaterialAsync("Tarred Oak");
         foreach (var path in new[] { "stripe", "calibrations" })
         {
-            await host.RefusesAsync(HttpMethod.Post, $"/api/materials/{oak["id"]}/{path}", new { overBlack, overWhite }, field);
+            await host.RefusesAsync(HttpMethod.Post, await host.AsKeptAsync($"/api/materials/{oak["id"]}/{path}"), new { overBlack, overWhite }, field);
         }
     }
 

@@ -49,7 +49,8 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
 
     private HttpClient ReadyClient()
     {
-        var client = CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false });
+        StartServer();
+        var client = CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false, BaseAddress = ClientOptions.BaseAddress });
         Services.GetRequiredService<Readiness>().Done.GetAwaiter().GetResult();
         if (Demo)
         {
@@ -110,7 +111,7 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
 
     public async Task<JsonNode> SendAsync(HttpMethod method, string path, object? body, HttpStatusCode expected)
     {
-        using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : JsonContent.Create(body) };
+        using var request = new HttpRequestMessage(method, method == HttpMethod.Delete && !path.Contains('?', StringComparison.Ordinal) ? await AsKeptAsync(path) : path) { Content = body is null ? null : JsonContent.Create(body) };
         return await ReadAsync(await Http.SendAsync(request), expected);
     }
 
@@ -118,7 +119,27 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
 
     public Task<JsonNode> PutAsync(string path, object? body, HttpStatusCode expected = HttpStatusCode.OK) => SendAsync(HttpMethod.Put, path, body, expected);
 
+    /// <summary>Deletes what is there, as it is kept now.</summary>
     public Task<JsonNode> DeleteAsync(string path, HttpStatusCode expected = HttpStatusCode.NoContent) => SendAsync(HttpMethod.Delete, path, null, expected);
+
+    /// <summary>An address with the version of what it names as it is kept now, where it names something that two windows may change.</summary>
+    public async Task<string> AsKeptAsync(string path)
+    {
+        var parts = path.Split('/', StringSplitOptions.RemoveEmptyEntries);
+        var version = parts switch
+        {
+            [_, "bench", ..] => $"SELECT \"SettingsVersion\" FROM benches WHERE \"Id\" = '{OpenBench.Home}'",
+            [_, "plan", "feed", ..] => $"SELECT \"FeedVersion\" FROM benches WHERE \"Id\" = '{OpenBench.Home}'",
+            [_, "plan", "held", ..] => "SELECT \"Id\"::text FROM plans WHERE \"InForce\"",
+            [_, "sets" or "pieces" or "zones" or "mixes" or "mix-records" or "materials" or "bottles" or "tiles" or "trays" or "element-boxes" or "base-families" or "references", _]
+                or [_, "materials", _, "calibration" or "calibrations"]
+                => $"SELECT \"Version\" FROM {TableOf(parts[1])} WHERE \"Id\" = '{parts[2]}'",
+            _ => null,
+        };
+        return version is null ? path : $"{path}?{(parts[2] == "held" ? "held" : "version")}={await OnDatabaseAsync(version, c => c.ExecuteScalarAsync()) ?? (parts[2] == "held" ? Guid.Empty : 0)}";
+    }
+
+    private static string TableOf(string path) => path is "references" ? "reference_pictures" : path.Replace('-', '_');
 
     /// <summary>Expects a problem that names a field.</summary>
     public async Task RefusesAsync(HttpMethod method, string path, object? body, string field, HttpStatusCode expected = HttpStatusCode.BadRequest)
@@ -242,4 +263,11 @@ public static class Drafts
 
         return node;
     }
+}
+
+/// <summary>A host that listens on a port, as painters' hosts do: what the server itself refuses is refused here too.</summary>
+public sealed class ListeningHost : TestHost
+{
+    /// <summary>Chooses a free port.</summary>
+    public ListeningHost() => UseKestrel(0);
 }

@@ -28,10 +28,12 @@ public sealed class TreeTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal("Mooring stakes copy", (string)copied!["name"]!);
         Assert.Equal("Timber", (string)copied["pieces"]![0]!["zones"]![0]!["settings"]!["name"]!);
 
-        var ids = (await host.GetAsync("/api/sets")).AsArray().Select(s => (string)s!["id"]!).Reverse().ToList();
-        await host.PutAsync("/api/sets/order", new { ids }, HttpStatusCode.NoContent);
+        var was = (await host.GetAsync("/api/sets")).AsArray().Select(s => (string)s!["id"]!).ToList();
+        List<string> ids = [.. was.AsEnumerable().Reverse()];
+        await host.PutAsync("/api/sets/order", new { ids, was }, HttpStatusCode.NoContent);
         Assert.Equal(ids, (await host.GetAsync("/api/sets")).AsArray().Select(s => (string)s!["id"]!));
-        await host.RefusesAsync(HttpMethod.Put, "/api/sets/order", new { ids = ids.Take(1) }, "ids");
+        await host.RefusesAsync(HttpMethod.Put, "/api/sets/order", new { ids = ids.Take(1), was = ids }, "ids");
+        await host.RefusesAsync(HttpMethod.Put, "/api/sets/order", new { ids = was.Skip(1).Append(was[0]), was }, "version", HttpStatusCode.Conflict);
 
         await host.DeleteAsync($"/api/sets/{id}");
         Assert.Null(await SetAsync(id));
@@ -61,7 +63,7 @@ public sealed class TreeTests(TestHost host) : IClassFixture<TestHost>
         var page = await host.GetAsync($"/api/zones/{zone["id"]}");
         Assert.Equal(450, (double)page["zone"]!["areaMm2"]!);
         Assert.Equal(4, (int)page["zone"]!["copies"]!);
-        await host.PutAsync($"/api/sets/{set["id"]}/pieces/order", new { ids = new[] { (string)other["id"]!, (string)piece["id"]! } }, HttpStatusCode.NoContent);
+        await host.PutAsync($"/api/sets/{set["id"]}/pieces/order", new { ids = new[] { (string)other["id"]!, (string)piece["id"]! }, was = new[] { (string)piece["id"]!, (string)other["id"]! } }, HttpStatusCode.NoContent);
         Assert.Equal("Post copy", (string)(await SetAsync(set["id"]!))!["pieces"]![0]!["piece"]!["name"]!);
         await host.DeleteAsync($"/api/pieces/{piece["id"]}");
         await host.SendAsync(HttpMethod.Get, $"/api/zones/{zone["id"]}", null, HttpStatusCode.NotFound);
@@ -83,7 +85,7 @@ public sealed class TreeTests(TestHost host) : IClassFixture<TestHost>
         Assert.Empty((await host.GetAsync($"/api/zones/{iron["id"]}"))["neighbours"]!.AsArray());
         var copy = await host.PostAsync($"/api/zones/{zone["id"]}/copy", null, HttpStatusCode.Created);
         Assert.Equal(2, (await host.GetAsync($"/api/zones/{copy["id"]}"))["scheme"]!["uses"]!.AsArray().Count);
-        await host.PutAsync($"/api/pieces/{piece["id"]}/zones/order", new { ids = new[] { (string)copy["id"]!, (string)iron["id"]!, (string)zone["id"]! } }, HttpStatusCode.NoContent);
+        await host.PutAsync($"/api/pieces/{piece["id"]}/zones/order", new { ids = new[] { (string)copy["id"]!, (string)iron["id"]!, (string)zone["id"]! }, was = new[] { (string)zone["id"]!, (string)iron["id"]!, (string)copy["id"]! } }, HttpStatusCode.NoContent);
         await host.DeleteAsync($"/api/zones/{zone["id"]}");
         await host.SendAsync(HttpMethod.Get, $"/api/zones/{zone["id"]}", null, HttpStatusCode.NotFound);
         await host.PostAsync($"/api/zones/{zone["id"]}/restore", null, HttpStatusCode.NoContent);

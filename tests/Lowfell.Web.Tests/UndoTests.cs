@@ -118,7 +118,7 @@ public sealed class UndoTests(TestHost host) : IClassFixture<TestHost>
     {
         var paint = await host.SendAsync(HttpMethod.Post, "/api/materials", new { name = "Passing Green", family = "acrylicPaint", colour = "#3a5f40" }, HttpStatusCode.Created);
         var mix = await host.SendAsync(HttpMethod.Post, "/api/mixes", new { name = "Passing Wash", components = new[] { new { amount = 1.0, unit = "parts", materialId = (string)paint["id"]! } } }, HttpStatusCode.Created);
-        Assert.Equal(HttpStatusCode.Conflict, (await host.Http.DeleteAsync(new Uri($"/api/materials/{paint["id"]}", UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode);
+        Assert.Equal(HttpStatusCode.Conflict, (await host.Http.DeleteAsync(new Uri(await host.AsKeptAsync($"/api/materials/{paint["id"]}"), UriKind.Relative), TestContext.Current.CancellationToken)).StatusCode);
         await host.SendAsync(HttpMethod.Delete, $"/api/mixes/{mix["id"]}", null, HttpStatusCode.NoContent);
         await host.SendAsync(HttpMethod.Delete, $"/api/materials/{paint["id"]}", null, HttpStatusCode.NoContent);
         Assert.Equal("gone", (string)(await host.SendAsync(HttpMethod.Post, $"/api/mixes/{mix["id"]}/restore", null, HttpStatusCode.Conflict))["code"]!);

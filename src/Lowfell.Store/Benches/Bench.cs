@@ -53,6 +53,12 @@ public sealed class Bench
 
     /// <summary>Counts changes of room and calendar.</summary>
     public int CalendarVersion { get; set; } = 1;
+
+    /// <summary>Counts changes of preferences and tools.</summary>
+    public int SettingsVersion { get; set; } = 1;
+
+    /// <summary>Counts changes of the address of its calendar feed.</summary>
+    public int FeedVersion { get; set; } = 1;
 }
 
 /// <summary>A row that belongs to a bench; one query filter keeps benches apart.</summary>
@@ -67,6 +73,13 @@ public interface IVersionedRow
 {
     /// <summary>Version, from 1.</summary>
     int Version { get; set; }
+}
+
+/// <summary>A row that is marked as deleted, and can be put back.</summary>
+public interface IDeletableRow
+{
+    /// <summary>When it was deleted; null where it is there.</summary>
+    DateTimeOffset? DeletedAt { get; set; }
 }
 
 /// <summary>The bench that a request works on.</summary>

@@ -23,7 +23,20 @@ internal sealed class BenchConfiguration : IEntityTypeConfiguration<Bench>
         row.Property(b => b.TimeZone).HasDefaultValue("Etc/UTC");
         row.Property(b => b.Calendar).HasDefaultValue("");
         row.Property(b => b.CalendarVersion).HasDefaultValue(1);
+        row.Property(b => b.SettingsVersion).HasDefaultValue(1);
+        row.Property(b => b.FeedVersion).HasDefaultValue(1);
         row.Property(b => b.FeedHash).HasMaxLength(64).HasDefaultValue("");
+    }
+}
+
+internal sealed class SentActionConfiguration : BenchRowConfiguration<SentActionRow>
+{
+    protected override string Table => "sent_actions";
+
+    protected override void More(EntityTypeBuilder<SentActionRow> row)
+    {
+        row.Property(s => s.Hash).HasMaxLength(32);
+        row.HasIndex(s => s.At);
     }
 }
 

@@ -82,6 +82,11 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("character varying(64)")
                         .HasDefaultValue("");
 
+                    b.Property<int>("FeedVersion")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("integer")
+                        .HasDefaultValue(1);
+
                     b.Property<bool>("HoldsDemo")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("boolean")
@@ -115,6 +120,11 @@ namespace Lowfell.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("jsonb")
                         .HasDefaultValueSql("'{}'::jsonb");
+
+                    b.Property<int>("SettingsVersion")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("integer")
+                        .HasDefaultValue(1);
 
                     b.Property<long>("ShelfVersion")
                         .HasColumnType("bigint");
@@ -1411,6 +1421,29 @@ namespace Lowfell.Store.Migrations
                     b.ToTable("scheme_versions", (string)null);
                 });
 
+            modelBuilder.Entity("Lowfell.Store.SentActionRow", b =>
+                {
+                    b.Property<Guid>("BenchId")
+                        .HasColumnType("uuid");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone");
+
+                    b.Property<string>("Hash")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("character varying(32)");
+
+                    b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("At");
+
+                    b.ToTable("sent_actions", (string)null);
+                });
+
             modelBuilder.Entity("Lowfell.Store.SetRow", b =>
                 {
                     b.Property<Guid>("BenchId")
@@ -2335,6 +2368,15 @@ namespace Lowfell.Store.Migrations
                     b.HasOne("Lowfell.Store.SchemeRow", null)
                         .WithMany()
                         .HasForeignKey("BenchId", "SchemeId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Lowfell.Store.SentActionRow", b =>
+                {
+                    b.HasOne("Lowfell.Store.Bench", null)
+                        .WithMany()
+                        .HasForeignKey("BenchId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

@@ -3,7 +3,7 @@ using Lowfell.Core.Surfaces;
 namespace Lowfell.Store;
 
 /// <summary>One kind of thing in a set.</summary>
-public sealed class PieceRow : IBenchRow, IVersionedRow
+public sealed class PieceRow : IBenchRow, IVersionedRow, IDeletableRow
 {
     /// <summary>Identity.</summary>
     public Guid Id { get; set; }

@@ -3,7 +3,7 @@ using Lowfell.Core.Surfaces;
 namespace Lowfell.Store;
 
 /// <summary>Identical or related pieces painted to one scheme.</summary>
-public sealed class SetRow : IBenchRow, IVersionedRow
+public sealed class SetRow : IBenchRow, IVersionedRow, IDeletableRow
 {
     /// <summary>Identity.</summary>
     public Guid Id { get; set; }

@@ -5,7 +5,7 @@ using Lowfell.Core.Surfaces;
 namespace Lowfell.Store;
 
 /// <summary>An area of a piece that gets its own coats.</summary>
-public sealed class ZoneRow : IBenchRow, IVersionedRow
+public sealed class ZoneRow : IBenchRow, IVersionedRow, IDeletableRow
 {
     /// <summary>Identity.</summary>
     public Guid Id { get; set; }

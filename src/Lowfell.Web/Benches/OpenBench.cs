@@ -26,6 +26,16 @@ public sealed class OpenBench(IServiceProvider services, ShelfCache shelves) : I
     /// <summary>Its row, with the preferences, the room and the calendar.</summary>
     public Task<Bench> RowAsync(CancellationToken cancel) => services.GetRequiredService<LowfellDb>().Benches.SingleAsync(b => b.Id == BenchId, cancel);
 
+    /// <summary>Its row as it stands now, kept from changes of others until the transaction ends in which this is called.</summary>
+    public async Task<Bench> LockedRowAsync(CancellationToken cancel)
+    {
+        var db = services.GetRequiredService<LowfellDb>();
+        await db.Database.ExecuteSqlAsync($"""SELECT 1 FROM benches WHERE "Id" = {BenchId} FOR UPDATE""", cancel);
+        var row = await RowAsync(cancel);
+        await db.Entry(row).ReloadAsync(cancel);
+        return row;
+    }
+
     /// <summary>Its shelf as Core knows it; no query where it is in memory.</summary>
     public ValueTask<OpenShelf> ShelfAsync(CancellationToken cancel) => shelves.OpenAsync(this, services, cancel);
 

@@ -15,8 +15,14 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
     /// <summary>Largest file, bytes.</summary>
     public const int MostBytes = 10_000_000;
 
-    /// <summary>Most pixels: 48 megapixels are 192 MB when drawn, and no bench picture needs more.</summary>
+    /// <summary>Most pixels of what is sent.</summary>
     public const int MostPixels = 48_000_000;
+
+    /// <summary>Most pixels of what is kept: larger ones are made smaller while they are read. Enough to see a brush mark on a piece that fills the picture.</summary>
+    public const int MostKeptPixels = 8_000_000;
+
+    // A camera paints a progressive JPEG in about ten scans.
+    private const int MostScans = 64;
 
     private const int ThumbnailPx = 320;
     private const int Quality = 90;
@@ -29,9 +35,9 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
     // A large picture takes much memory while it is drawn: one at a time.
     private static readonly SemaphoreSlim OneAtATime = new(1);
 
-    /// <summary>Reads a picture from what was sent.</summary>
-    /// <exception cref="RefusedException">It is none, too large a file, or too many pixels.</exception>
-    public static async Task<Photo> ReadAsync(Stream body, long? length, CancellationToken cancel)
+    /// <summary>Takes a file in.</summary>
+    /// <exception cref="RefusedException">It is too large.</exception>
+    public static async Task<ReadOnlyMemory<byte>> ReceiveAsync(Stream body, long? length, CancellationToken cancel)
     {
         if (length > MostBytes)
         {
@@ -49,10 +55,17 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
             }
         }
 
+        return file.GetBuffer().AsMemory(0, (int)file.Length);
+    }
+
+    /// <summary>Draws a picture anew from a file.</summary>
+    /// <exception cref="RefusedException">It is none, or has too many pixels.</exception>
+    public static async Task<Photo> DrawAsync(ReadOnlyMemory<byte> file, CancellationToken cancel)
+    {
         await OneAtATime.WaitAsync(cancel);
         try
         {
-            return Draw(file.ToArray());
+            return Draw(file.Span);
         }
         finally
         {
@@ -69,18 +82,10 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
         await OneAtATime.WaitAsync(cancel);
         try
         {
+            // A spot is as wide as a finger is: a smaller picture tells the same, and is drawn sooner.
             using var data = SKData.CreateCopy(kept);
             using var codec = SKCodec.Create(data);
-
-            // A spot is as wide as a finger is: a smaller picture tells the same, and is drawn sooner, where the format can be drawn smaller.
-            var scale = Math.Min(1, PatchedPx / (float)Math.Max(codec.Info.Width, codec.Info.Height));
-            var size = codec.GetScaledDimensions(scale);
-            using var bitmap = new SKBitmap(new SKImageInfo(size.Width, size.Height, SKColorType.Rgba8888, SKAlphaType.Unpremul));
-            if (codec.GetPixels(bitmap.Info, bitmap.GetPixels()) != SKCodecResult.Success)
-            {
-                throw NoPicture();
-            }
-
+            using var bitmap = PictureReader.Read(codec, PatchedPx * PatchedPx, SKAlphaType.Unpremul) ?? throw NoPicture();
             return [.. spots.Select(s => Patch(bitmap, s.X, s.Y))];
         }
         finally
@@ -111,7 +116,7 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
 
     private static RefusedException NoPicture() => new("photo", "Send a PNG or a JPEG: this is no picture that can be read.");
 
-    private static Photo Draw(byte[] file)
+    private static Photo Draw(ReadOnlySpan<byte> file)
     {
         using var data = SKData.CreateCopy(file);
         using var codec = SKCodec.Create(data);
@@ -120,19 +125,19 @@ internal sealed record Photo(int Width, int Height, string MediaType, byte[] Byt
             throw NoPicture();
         }
 
-        // Asked before a single pixel is drawn: a small file may hold a huge picture.
+        // Asked before a single pixel is drawn: a small file may hold a huge picture, or the same one painted over and over.
         var (width, height) = (codec.Info.Width, codec.Info.Height);
         if (width <= 0 || height <= 0 || (long)width * height > MostPixels)
         {
             throw new RefusedException("photo", $"Send a smaller picture: this one has {width} x {height} pixels, {MostPixels / 1_000_000} million are the most.");
         }
 
-        using var raw = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, codec.EncodedFormat == SKEncodedImageFormat.Png ? SKAlphaType.Premul : SKAlphaType.Opaque));
-        if (codec.GetPixels(raw.Info, raw.GetPixels()) != SKCodecResult.Success)
+        if (codec.EncodedFormat == SKEncodedImageFormat.Jpeg && PictureReader.Scans(file) > MostScans)
         {
-            throw NoPicture();
+            throw new RefusedException("photo", $"Save the picture anew: this file paints it more than {MostScans} times over.");
         }
 
+        using var raw = PictureReader.Read(codec, MostKeptPixels, codec.EncodedFormat == SKEncodedImageFormat.Png ? SKAlphaType.Premul : SKAlphaType.Opaque) ?? throw NoPicture();
         using var upright = Upright(raw, codec.EncodedOrigin);
         var scale = Math.Min(1.0, ThumbnailPx / (double)Math.Max(upright.Width, upright.Height));
         using var small = upright.Resize(new SKSizeI(Math.Max(1, (int)(upright.Width * scale)), Math.Max(1, (int)(upright.Height * scale))), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));

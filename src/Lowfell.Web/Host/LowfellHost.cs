@@ -78,6 +78,7 @@ public static class LowfellHost
         builder.Services.AddScoped<OtherBench>();
         builder.Services.AddScoped<PaintDesk>();
         builder.Services.AddScoped<BeginDesk>();
+        builder.Services.AddScoped<SentActions>();
         builder.Services.AddScoped<LogDesk>();
         builder.Services.AddScoped<CaseReader>();
         builder.Services.AddScoped<RepairDesk>();

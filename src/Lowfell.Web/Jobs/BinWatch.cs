@@ -1,6 +1,7 @@
 using System.Data.Common;
 using Lowfell.Store;
 using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Jobs;
@@ -49,7 +50,7 @@ internal sealed class BinWatch(IServiceProvider services, Readiness readiness, T
         while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 
-    /// <summary>Takes away what was deleted before a moment, on every bench.</summary>
+    /// <summary>Takes away what was deleted before a moment, on every bench, and what is known of actions that nobody sends again.</summary>
     internal static async Task EmptyAsync(LowfellDb db, DateTimeOffset before, CancellationToken cancel)
     {
         await using var all = await db.Database.BeginTransactionAsync(cancel);
@@ -79,6 +80,8 @@ internal sealed class BinWatch(IServiceProvider services, Readiness readiness, T
               AND NOT EXISTS (SELECT 1 FROM sets t WHERE t."BenchId" = s."BenchId" AND t."Id" = s."OfId");
             """,
             cancel);
+        var known = before + Stay - SentActions.Stay;
+        await db.Database.ExecuteSqlAsync($"""DELETE FROM sent_actions WHERE "At" < {known}""", cancel);
         await all.CommitAsync(cancel);
     }
 }

@@ -53,7 +53,7 @@ public static class FamilyEndpoints
         return TypedResults.Ok(View(row));
     }
 
-    private static async Task<NoContent> RemoveFamily(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<NoContent> RemoveFamily(Guid id, int version, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
         var row = await db.BaseFamilies.SingleOrDefaultAsync(f => f.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         if (await db.Trays.Where(t => t.FamilyId == id).Select(t => t.Piece!.Name).FirstOrDefaultAsync(cancel) is { } piece)
@@ -61,6 +61,7 @@ public static class FamilyEndpoints
             throw new RefusedException("id", $"The tray of {piece} is of this family. Give it another one first.", 409);
         }
 
+        Versions.Check(version, row.Version);
         row.DeletedAt = clock.GetUtcNow();
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
@@ -113,9 +114,11 @@ public static class FamilyEndpoints
         return TypedResults.Ok(View(row));
     }
 
-    private static async Task<NoContent> RemoveBox(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<NoContent> RemoveBox(Guid id, int version, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
-        (await db.ElementBoxes.SingleOrDefaultAsync(b => b.Id == id, cancel) ?? throw RefusedException.NotFound("id", id)).DeletedAt = clock.GetUtcNow();
+        var row = await db.ElementBoxes.SingleOrDefaultAsync(b => b.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        Versions.Check(version, row.Version);
+        row.DeletedAt = clock.GetUtcNow();
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

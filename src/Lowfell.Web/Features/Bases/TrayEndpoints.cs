@@ -103,9 +103,10 @@ public static class TrayEndpoints
         return TypedResults.Ok(await desk.ViewAsync(tray, cancel));
     }
 
-    private static async Task<NoContent> Remove(Guid id, TrayDesk desk, LowfellDb db, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, int version, TrayDesk desk, LowfellDb db, CancellationToken cancel)
     {
         var tray = await desk.RowAsync(id, cancel);
+        Versions.Check(version, tray.Version);
         var piece = tray.Piece!;
         (piece.LaidPasteMl, piece.LaidCrackleMl, piece.LaidGlueMl, piece.LaidGritMl, piece.LaidDripMl) = (null, null, null, null, null);
         db.Trays.Remove(tray);

@@ -45,7 +45,7 @@ public static class TrayFiles
 
     private static IResult Schema() => Results.Text(Options.GetJsonSchemaAsNode(typeof(TrayFile)).ToJsonString(Options), "application/schema+json");
 
-    private static async Task<Ok<TrayView>> In(Guid pieceId, TrayFile file, TrayDesk desk, LowfellDb db, CancellationToken cancel)
+    private static async Task<Ok<TrayView>> In(Guid pieceId, TrayFile file, TrayDesk desk, LowfellDb db, CancellationToken cancel, int? version = null)
     {
         if (file.Format != TrayFile.Name)
         {
@@ -74,6 +74,11 @@ public static class TrayFiles
         }
 
         var tray = await desk.OfPieceAsync(pieceId, cancel);
+        if (tray?.Version != version)
+        {
+            throw Versions.Stale(tray is null ? "its tray was taken away" : "it has a tray, or another version of it,");
+        }
+
         if (tray is null)
         {
             tray = new() { Id = Guid.CreateVersion7(), PieceId = pieceId, Copies = "" };

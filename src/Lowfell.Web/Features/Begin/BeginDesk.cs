@@ -19,8 +19,9 @@ namespace Lowfell.Web.Features.Begin;
 /// <param name="db">Database.</param>
 /// <param name="open">The bench.</param>
 /// <param name="paints">Pasted paints.</param>
+/// <param name="sent">Actions that were sent before.</param>
 /// <param name="clock">Time.</param>
-public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, TimeProvider clock)
+public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, SentActions sent, TimeProvider clock)
 {
     // Within so much of the written face the zone keeps it as its target, dE00.
     private const double TargetWithin = 3;
@@ -45,10 +46,17 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
         var hasEvenings = CalendarEndpoints.Of(bench).Weekly.Count > 0;
         Guid? made = null;
         var toBuy = Bought(pieces);
-        if (!request.DryRun && !await db.Sets.AnyAsync(s => s.Id == request.SetId, cancel))
+        if (!request.DryRun)
         {
-            Refuse(request, pieces, told);
-            await KeepAsync(request, bench, pieces, rows, toBuy, hasEvenings, cancel);
+            await using var all = await db.Database.BeginTransactionAsync(cancel);
+            bench = await open.LockedRowAsync(cancel);
+            await sent.TakeAsync(request.SetId, SentActions.HashOf(request), cancel);
+            if (!await db.Sets.AnyAsync(s => s.Id == request.SetId, cancel))
+            {
+                Refuse(request, pieces, told);
+                await KeepAsync(request, bench, pieces, rows, toBuy, CalendarEndpoints.Of(bench).Weekly.Count > 0, cancel);
+                await all.CommitAsync(cancel);
+            }
         }
 
         if (!request.DryRun)
@@ -137,6 +145,7 @@ public sealed class BeginDesk(LowfellDb db, OpenBench open, PaintDesk paints, Ti
         if (request.Tools is not null)
         {
             bench.Tools = request.Tools;
+            bench.SettingsVersion++;
         }
 
         if (!hasEvenings)

@@ -14,8 +14,9 @@ namespace Lowfell.Web.Features.Benches;
 /// <param name="Name">Its name.</param>
 /// <param name="Schools">Its preferences.</param>
 /// <param name="HoldsDemo">It holds the demo, to be looked around in.</param>
+/// <param name="Version">Version of its preferences and tools.</param>
 /// <param name="Tools">What there is to paint with; none until it is told.</param>
-public sealed record BenchView(Guid Id, string Name, Schools Schools, bool HoldsDemo, Tools? Tools = null);
+public sealed record BenchView(Guid Id, string Name, Schools Schools, bool HoldsDemo, int Version, Tools? Tools = null);
 
 /// <summary>Which of the two benches of this machine is wanted.</summary>
 /// <param name="Demo">The one that holds the demo; else one's own.</param>
@@ -47,8 +48,8 @@ public static class BenchEndpoints
     {
         var group = app.MapGroup("/api/bench").WithTags("Bench");
         group.MapGet("", Get).WithSummary("The open bench.");
-        group.MapPut("schools", PutSchools).WithSummary("Changes the preferences.").ProducesValidationProblem();
-        group.MapPut("tools", PutTools).WithSummary("Says what there is to paint with.").ProducesValidationProblem();
+        group.MapPut("schools", PutSchools).WithSummary("Changes the preferences; 409 when somebody else has meanwhile.").ProducesValidationProblem().ProducesProblem(409);
+        group.MapPut("tools", PutTools).WithSummary("Says what there is to paint with; 409 when somebody else has meanwhile.").ProducesValidationProblem().ProducesProblem(409);
         group.MapPost("open", Open).WithSummary("Opens one's own bench, or the demo beside it, in this browser; what is not there yet is made.");
         group.MapGet("schools/{id}/effects", Effects).WithSummary("What each answer to a question would do to the stacks of this bench.").ProducesValidationProblem();
     }
@@ -60,20 +61,27 @@ public static class BenchEndpoints
     private static async Task<Ok<BenchView>> Get(LowfellDb db, OpenBench open, CancellationToken cancel) =>
         TypedResults.Ok(View(await open.RowAsync(cancel)));
 
-    private static async Task<Ok<BenchView>> PutSchools(Schools schools, LowfellDb db, OpenBench open, CancellationToken cancel)
-    {
-        var bench = await open.RowAsync(cancel);
-        bench.Schools = schools;
-        await db.SaveChangesAsync(cancel);
-        return TypedResults.Ok(View(bench));
-    }
+    private static Task<Ok<BenchView>> PutSchools(Schools schools, int version, LowfellDb db, OpenBench open, CancellationToken cancel) =>
+        ChangeAsync(version, bench => bench.Schools = schools, db, open, cancel);
 
-    private static async Task<Ok<BenchView>> PutTools(Tools tools, LowfellDb db, OpenBench open, CancellationToken cancel)
+    private static Task<Ok<BenchView>> PutTools(Tools tools, int version, LowfellDb db, OpenBench open, CancellationToken cancel) =>
+        ChangeAsync(version, bench => bench.Tools = tools, db, open, cancel);
+
+    private static async Task<Ok<BenchView>> ChangeAsync(int version, Action<Bench> change, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        var bench = await open.RowAsync(cancel);
-        bench.Tools = tools;
-        await open.TouchShelfAsync(cancel);
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
+        var bench = await open.LockedRowAsync(cancel);
+        Versions.Check(version, bench.SettingsVersion);
+        var tools = bench.Tools;
+        change(bench);
+        bench.SettingsVersion++;
+        if (bench.Tools != tools)
+        {
+            await open.TouchShelfAsync(cancel);
+        }
+
         await db.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
         return TypedResults.Ok(View(bench));
     }
 
@@ -112,5 +120,5 @@ public static class BenchEndpoints
             Math.Round(e.FarthestMove, 1)))]));
     }
 
-    private static BenchView View(Bench bench) => new(bench.Id, bench.Name, bench.Schools, bench.HoldsDemo, bench.Tools);
+    private static BenchView View(Bench bench) => new(bench.Id, bench.Name, bench.Schools, bench.HoldsDemo, bench.SettingsVersion, bench.Tools);
 }

@@ -42,10 +42,12 @@ public static class CalendarEndpoints
         var checks = new Checks();
         calendar.Check(checks);
         checks.Enforce();
-        var bench = await open.RowAsync(cancel);
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
+        var bench = await open.LockedRowAsync(cancel);
         Versions.Check(calendar.Version, bench.CalendarVersion);
         Keep(bench, calendar);
         await db.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
         return TypedResults.Ok(Of(bench));
     }
 

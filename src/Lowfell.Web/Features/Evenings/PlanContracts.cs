@@ -56,13 +56,14 @@ public sealed record PlanRequest(
 /// <param name="High">A quarter of them are above.</param>
 /// <param name="Follows">Whether plans follow it.</param>
 /// <param name="Asks">It is so far off that plans follow it only once the painter says so, and nothing was said yet.</param>
-public sealed record Learned(string Key, string Of, double Factor, int Readings, double Low, double High, bool Follows, bool Asks)
+/// <param name="Said">What the painter said of following it; none where nothing was said.</param>
+public sealed record Learned(string Key, string Of, double Factor, int Readings, double Low, double High, bool Follows, bool Asks, bool? Said = null)
 {
     /// <summary>From Core.</summary>
     internal static Learned From(string of, LearnedFigure figure)
     {
         var c = figure.Correction;
-        return new(figure.Key, of, Math.Round(c.Factor, 2), c.Readings, Math.Round(c.Low, 2), Math.Round(c.High, 2), figure.Rules, c.IsFar && figure.Answer is null);
+        return new(figure.Key, of, Math.Round(c.Factor, 2), c.Readings, Math.Round(c.Low, 2), Math.Round(c.High, 2), figure.Rules, c.IsFar && figure.Answer is null, figure.Answer);
     }
 }
 
@@ -88,7 +89,8 @@ public sealed record LearnedView(IReadOnlyList<Learned> Minutes, IReadOnlyList<L
 /// <summary>What the painter says of following a learned figure.</summary>
 /// <param name="Key">The figure.</param>
 /// <param name="Follow">Follow it or not; none to leave it to the rule again.</param>
-public sealed record LearnedAnswer([TagBound] string Key, bool? Follow);
+/// <param name="Was">What was said of it before; none where nothing was.</param>
+public sealed record LearnedAnswer([TagBound] string Key, bool? Follow, bool? Was = null);
 
 /// <summary>A planned step: one pass of a coat on some copies, one after the other, or a part that is fitted on them.</summary>
 /// <param name="ZoneId">The zone; of a part one of its zones.</param>
@@ -347,7 +349,12 @@ public sealed record WhatIf(string Name, PlanSummary Summary, PlanRequest? Reque
 /// <summary>What is to be held as the plan: one that a search found, or one made at this moment.</summary>
 /// <param name="PlanId">A plan that was found.</param>
 /// <param name="Request">What to plan now, where no plan is named.</param>
-public sealed record KeepRequest(Guid? PlanId = null, PlanRequest? Request = null);
+/// <param name="Instead">The plan whose place it takes; none where none is held.</param>
+public sealed record KeepRequest(Guid? PlanId = null, PlanRequest? Request = null, Guid? Instead = null);
+
+/// <summary>Which plan is held.</summary>
+/// <param name="Id">Its id; none where none is.</param>
+public sealed record HeldNow(Guid? Id = null);
 
 /// <summary>A search for a better plan.</summary>
 /// <param name="Request">What is to be planned.</param>

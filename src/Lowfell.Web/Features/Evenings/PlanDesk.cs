@@ -144,7 +144,10 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, TimePr
     }
 
     /// <summary>Holds a plan made now.</summary>
-    internal async Task<PlanView> HoldNewAsync(PlanRequest request, CancellationToken cancel)
+    /// <param name="request">What to plan.</param>
+    /// <param name="instead">The plan whose place it takes; null where none is held.</param>
+    /// <param name="cancel">Cancels.</param>
+    internal async Task<PlanView> HoldNewAsync(PlanRequest request, Guid? instead, CancellationToken cancel)
     {
         var planner = await OpenAsync(request, cancel);
         var before = await HeldAsync(cancel) is { } held ? Kept.Read<List<KeptLot>>(held.Lots) : null;
@@ -156,24 +159,68 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, TimePr
 
         var row = Row(planner, request, state);
         db.Plans.Add(row);
-        await HoldAsync(row, cancel);
+        await HoldAsync(row, instead, cancel);
         return await ViewAsync(row, cancel);
     }
 
     /// <summary>Holds a plan in the place of the one that is held.</summary>
-    internal async Task HoldAsync(PlanRow row, CancellationToken cancel)
+    /// <param name="row">The plan.</param>
+    /// <param name="instead">The plan whose place it takes; null where none is held.</param>
+    /// <param name="cancel">Cancels.</param>
+    /// <param name="isBack">It was held before, and replaces nothing but what it replaced then.</param>
+    /// <exception cref="RefusedException">Another one is held by now (409).</exception>
+    internal async Task HoldAsync(PlanRow row, Guid? instead, CancellationToken cancel, bool isBack = false)
     {
         await using var both = await db.Database.BeginTransactionAsync(cancel);
-        if (await HeldAsync(cancel) is { } before && before.Id != row.Id)
+        if (await ReplaceAsync(instead, row.Id, cancel) is { } before && !isBack)
         {
-            before.InForce = false;
             row.ReplacesId = before.Id;
-            await db.SaveChangesAsync(cancel);
         }
 
         row.InForce = true;
         await db.SaveChangesAsync(cancel);
         await both.CommitAsync(cancel);
+    }
+
+    /// <summary>Holds none instead of one.</summary>
+    /// <exception cref="RefusedException">Another one is held by now (409).</exception>
+    internal async Task LetGoAsync(Guid held, CancellationToken cancel)
+    {
+        await using var both = await db.Database.BeginTransactionAsync(cancel);
+        await ReplaceAsync(held, null, cancel);
+        await both.CommitAsync(cancel);
+    }
+
+    /// <summary>What is refused where two windows hold different plans.</summary>
+    internal static RefusedException AnotherIsHeld() => Versions.Stale("another plan was held, or none,");
+
+    // Takes what is held out of force, one window at a time; what is to be held already stays. Saved here, as no two may be in force at once.
+    private async Task<PlanRow?> ReplaceAsync(Guid? instead, Guid? by, CancellationToken cancel)
+    {
+        await open.LockedRowAsync(cancel);
+        var held = await HeldAsync(cancel);
+        if (held is not null)
+        {
+            await db.Entry(held).ReloadAsync(cancel);
+        }
+
+        if (held?.Id == by)
+        {
+            return null;
+        }
+
+        if (held?.Id != instead)
+        {
+            throw AnotherIsHeld();
+        }
+
+        if (held is not null)
+        {
+            held.InForce = false;
+            await db.SaveChangesAsync(cancel);
+        }
+
+        return held;
     }
 
     /// <summary>A kept plan as it stands now.</summary>

@@ -15,8 +15,9 @@ namespace Lowfell.Web.Features.Evenings;
 
 /// <summary>Where a calendar program may follow the plan.</summary>
 /// <param name="Exists">There is an address that may be followed.</param>
+/// <param name="Version">Version of the address.</param>
 /// <param name="Path">Path on this host, a secret: told only as it is made.</param>
-public sealed record FeedAddress(bool Exists, string? Path = null);
+public sealed record FeedAddress(bool Exists, int Version, string? Path = null);
 
 /// <summary>The plan of the evenings.</summary>
 public static class PlanEndpoints
@@ -32,10 +33,10 @@ public static class PlanEndpoints
         group.MapPost("look", Look).WithSummary("The same made at this moment, whatever plan is held: to be looked at before it is.");
         group.MapPost("what-ifs", WhatIfs).WithSummary("The same plan beside other ways to do it.");
         group.MapGet("done-by", DoneBy).WithSummary("The evening on which each set with open steps is done, by the held plan or one made now over all sets.");
-        group.MapPut("learned", Answer).WithSummary("Says whether plans are to follow a figure that was learned from the log.");
+        group.MapPut("learned", Answer).WithSummary("Says whether plans are to follow a figure that was learned from the log; 409 when it was answered elsewhere meanwhile.").ProducesProblem(409);
         group.MapGet("feed", GetFeed).WithSummary("Whether a calendar program may follow the plan at a secret address; the address itself is told only as it is made; none until one is made.");
-        group.MapPost("feed", NewFeed).WithSummary("A new secret address for calendar programs; the old one ends.");
-        group.MapDelete("feed", CloseFeed).WithSummary("Ends the address.");
+        group.MapPost("feed", NewFeed).WithSummary("A new secret address for calendar programs; the old one ends. 409 when somebody else has made or ended one meanwhile.").ProducesProblem(409);
+        group.MapDelete("feed", CloseFeed).WithSummary("Ends the address; 409 when somebody else has made another meanwhile.").ProducesProblem(409);
         group.MapGet("feed/{key}.ics", Feed).WithSummary("The planned evenings of all sets, or the held plan, for a calendar program to follow.").Produces<string>(200, "text/calendar").ProducesProblem(404);
         group.MapGet("evenings.ics", Ics).WithSummary("The planned evenings as iCalendar (RFC 5545); the same evening has the same UID each time.").Produces<string>(200, "text/calendar");
     }
@@ -55,19 +56,29 @@ public static class PlanEndpoints
             throw new RefusedException("key", $"{answer.Key} is no figure that is learned.", 404);
         }
 
-        var bench = open.BenchId;
-        if (answer.Follow is not { } follow)
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
+        await open.LockedRowAsync(cancel);
+        var row = await db.LearnedAnswers.SingleOrDefaultAsync(a => a.Key == answer.Key, cancel);
+        if (row?.Follow != answer.Was && row?.Follow != answer.Follow)
         {
-            await db.LearnedAnswers.Where(a => a.Key == answer.Key).ExecuteDeleteAsync(cancel);
-            return TypedResults.NoContent();
+            throw Versions.Stale("this was answered elsewhere");
         }
 
-        await db.Database.ExecuteSqlAsync(
-            $"""
-            INSERT INTO learned_answers ("BenchId", "Key", "Follow") VALUES ({bench}, {answer.Key}, {follow})
-            ON CONFLICT ("BenchId", "Key") DO UPDATE SET "Follow" = excluded."Follow"
-            """,
-            cancel);
+        if (answer.Follow is not { } follow)
+        {
+            db.LearnedAnswers.RemoveRange(row is null ? [] : [row]);
+        }
+        else if (row is null)
+        {
+            db.LearnedAnswers.Add(new() { Key = answer.Key, Follow = follow });
+        }
+        else
+        {
+            row.Follow = follow;
+        }
+
+        await db.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
         return TypedResults.NoContent();
     }
 
@@ -153,21 +164,30 @@ public static class PlanEndpoints
     // What is kept opens nothing: the key is told once, to whoever made it.
     private static string HashOf(string key) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(key)));
 
-    private static async Task<Ok<FeedAddress>> NewFeed(PlanDesk desk, LowfellDb db, CancellationToken cancel)
+    private static async Task<Ok<FeedAddress>> NewFeed(int version, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var key = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16));
-        (await desk.BenchAsync(cancel)).FeedHash = HashOf(key);
-        await db.SaveChangesAsync(cancel);
-        return TypedResults.Ok(new FeedAddress(true, $"/api/plan/feed/{key}.ics"));
+        return TypedResults.Ok(new FeedAddress(true, await FeedAsync(version, HashOf(key), db, open, cancel), $"/api/plan/feed/{key}.ics"));
     }
 
     private static async Task<Ok<FeedAddress>> GetFeed(PlanDesk desk, CancellationToken cancel) =>
-        TypedResults.Ok(new FeedAddress((await desk.BenchAsync(cancel)).FeedHash.Length > 0));
+        TypedResults.Ok(await desk.BenchAsync(cancel) is var bench ? new FeedAddress(bench.FeedHash.Length > 0, bench.FeedVersion) : null);
 
-    private static async Task<NoContent> CloseFeed(PlanDesk desk, LowfellDb db, CancellationToken cancel)
+    private static async Task<NoContent> CloseFeed(int version, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
-        (await desk.BenchAsync(cancel)).FeedHash = "";
-        await db.SaveChangesAsync(cancel);
+        await FeedAsync(version, "", db, open, cancel);
         return TypedResults.NoContent();
+    }
+
+    private static async Task<int> FeedAsync(int version, string hash, LowfellDb db, OpenBench open, CancellationToken cancel)
+    {
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
+        var bench = await open.LockedRowAsync(cancel);
+        Versions.Check(version, bench.FeedVersion);
+        bench.FeedHash = hash;
+        bench.FeedVersion++;
+        await db.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
+        return bench.FeedVersion;
     }
 }

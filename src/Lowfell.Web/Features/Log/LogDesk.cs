@@ -17,21 +17,27 @@ namespace Lowfell.Web.Features.Log;
 /// <summary>Writes actions down: what the step was then, what air it was in, what is noticed of its time, what it took from the shelf.</summary>
 /// <param name="db">Database.</param>
 /// <param name="open">The bench.</param>
+/// <param name="known">Actions that were sent before.</param>
 /// <param name="clock">Time.</param>
-public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
+public sealed class LogDesk(LowfellDb db, OpenBench open, SentActions known, TimeProvider clock)
 {
     private const int MostAirs = 200;
     private const int MostTries = 5;
     private static readonly TimeSpan Around = TimeSpan.FromMinutes(30);
 
+    /// <summary>Writes an action of the painter's down. Sent again, it is answered as it was written; another one under its id is refused (409).</summary>
+    internal Task<List<LogRow>> SentAsync(LogAction action, CancellationToken cancel) => AddAsync(action, SentActions.HashOf(action), cancel);
+
     /// <summary>Writes an action down, an entry for each copy; one that is known already is not written again.</summary>
-    internal async Task<List<LogRow>> AddAsync(LogAction action, CancellationToken cancel)
+    internal Task<List<LogRow>> AddAsync(LogAction action, CancellationToken cancel) => AddAsync(action, null, cancel);
+
+    private async Task<List<LogRow>> AddAsync(LogAction action, string? sent, CancellationToken cancel)
     {
         for (var tries = 1; ; tries++)
         {
             try
             {
-                return await WriteAsync(action, cancel);
+                return await WriteAsync(action, sent, cancel);
             }
             catch (DbUpdateConcurrencyException) when (tries < MostTries)
             {
@@ -41,7 +47,7 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
         }
     }
 
-    private async Task<List<LogRow>> WriteAsync(LogAction action, CancellationToken cancel)
+    private async Task<List<LogRow>> WriteAsync(LogAction action, string? sent, CancellationToken cancel)
     {
         var now = clock.GetUtcNow();
         var zone = await ZoneStacks.Rows(db).SingleOrDefaultAsync(z => z.Id == action.ZoneId, cancel)
@@ -49,7 +55,7 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
         action = OfToday(action, zone);
         action.Check(zone, now);
         await CheckLinksAsync(action, cancel);
-        var at = (action.At ?? now).ToUniversalTime();
+        var at = ToMicrosecond((action.At ?? now).ToUniversalTime());
         var (bench, shelf) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel));
         var stack = ZoneStacks.Read(zone, bench, shelf);
         (Guid? MaterialId, Guid? MixId)? coat = action.CoatId is { } id ? Coat(zone, id) ?? throw RefusedException.NotFound("coatId", id) : null;
@@ -91,9 +97,14 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
         // One at a time on a bench: what is taken from a bottle, or put back, is reckoned from what stands.
         await using var both = db.Database.CurrentTransaction is null ? await db.Database.BeginTransactionAsync(cancel) : null;
         await db.Database.ExecuteSqlAsync($"SELECT pg_advisory_xact_lock(hashtextextended({"log " + open.BenchId}, 0))", cancel);
+        if (sent is not null)
+        {
+            await known.TakeAsync(action.Id, sent, cancel);
+        }
+
         var ids = rows.ConvertAll(r => r.Id);
-        var known = await db.Log.Where(l => ids.Contains(l.Id)).Select(l => l.Id).ToListAsync(cancel);
-        List<LogRow> fresh = [.. rows.Where(r => !known.Contains(r.Id))];
+        var written = await db.Log.AsNoTracking().Where(l => ids.Contains(l.Id)).ToDictionaryAsync(l => l.Id, cancel);
+        List<LogRow> fresh = [.. rows.Where(r => !written.ContainsKey(r.Id))];
         if (fresh.Count > 0)
         {
             var history = await HistoryAsync(action, zone, cancel);
@@ -113,8 +124,11 @@ public sealed class LogDesk(LowfellDb db, OpenBench open, TimeProvider clock)
             await both.CommitAsync(cancel);
         }
 
-        return rows;
+        return rows.ConvertAll(r => written.GetValueOrDefault(r.Id, r));
     }
+
+    // As finely as the database keeps it, so that it is told alike before and after.
+    private static DateTimeOffset ToMicrosecond(DateTimeOffset at) => at.AddTicks(-(at.Ticks % TimeSpan.TicksPerMicrosecond));
 
     // A coat of the scheme, or of a mend on some copies.
     private static (Guid? MaterialId, Guid? MixId)? Coat(ZoneRow zone, Guid id) =>

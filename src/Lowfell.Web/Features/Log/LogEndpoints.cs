@@ -22,7 +22,7 @@ public static class LogEndpoints
     {
         var group = app.MapGroup("/api/log").WithTags("Log").ProducesValidationProblem();
         group.MapGet("", List).WithSummary("Entries by words, zone, piece and kind, the newest first; those after one of them, page by page.");
-        group.MapPost("", Add).WithSummary("Writes an action down, an entry for each copy. Sent twice, it is written once.");
+        group.MapPost("", Add).WithSummary("Writes an action down, an entry for each copy. Sent twice, it is written once; another one under its id gets 409.").ProducesProblem(409);
         group.MapGet("log.csv", Csv).WithSummary("The log as CSV.").Produces<string>(200, "text/csv");
         group.MapGet("log.json", (LowfellDb db) => TypedResults.Ok(All(db).AsAsyncEnumerable().Select(l => View(l)))).WithSummary("The log as JSON, the newest first.");
     }
@@ -52,7 +52,7 @@ public static class LogEndpoints
     }
 
     private static async Task<Ok<List<LogEntry>>> Add(LogAction action, LogDesk desk, CancellationToken cancel) =>
-        TypedResults.Ok((await desk.AddAsync(action, cancel)).ConvertAll(l => View(l)));
+        TypedResults.Ok((await desk.SentAsync(action, cancel)).ConvertAll(l => View(l)));
 
     private static IQueryable<LogRow> All(LowfellDb db) => db.Log.AsNoTracking().OrderByDescending(l => l.At).ThenByDescending(l => l.Id);
 

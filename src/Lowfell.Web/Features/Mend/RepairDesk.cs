@@ -17,8 +17,9 @@ namespace Lowfell.Web.Features.Mend;
 /// <param name="open">The bench.</param>
 /// <param name="cases">Reads cases.</param>
 /// <param name="log">The log.</param>
+/// <param name="sent">Actions that were sent before.</param>
 /// <param name="clock">Time.</param>
-public sealed class RepairDesk(LowfellDb db, OpenBench open, CaseReader cases, LogDesk log, TimeProvider clock)
+public sealed class RepairDesk(LowfellDb db, OpenBench open, CaseReader cases, LogDesk log, SentActions sent, TimeProvider clock)
 {
     private const int MostRepairs = 200;
 
@@ -31,6 +32,7 @@ public sealed class RepairDesk(LowfellDb db, OpenBench open, CaseReader cases, L
         Check(action);
         await using var all = await db.Database.BeginTransactionAsync(cancel);
         await LockAsync(action.ZoneId, cancel);
+        await sent.TakeAsync(action.Id, SentActions.HashOf(action), cancel);
         var (of, zone, shelf, reached) = await cases.ReadAsync(new(action.Symptom, action.ZoneId, action.CoatId, action.Copies, action.Answers, action.Told), cancel);
         if (zone!.Repairs.Exists(r => r.Id == action.Id))
         {

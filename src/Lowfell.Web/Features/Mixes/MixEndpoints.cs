@@ -66,13 +66,15 @@ public static class MixEndpoints
         return TypedResults.Ok(View(row, await RecipeBook.OpenAsync(db, cancel), used));
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, int version, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var row = await db.Mixes.SingleOrDefaultAsync(m => m.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
         if (await db.Coats.AnyAsync(c => c.MixId == id, cancel) || await db.Mixes.SelectMany(m => m.Components).AnyAsync(c => c.InnerMixId == id, cancel))
         {
             throw new RefusedException("id", $"Take it out there first: {row.Name} is still used in a stack or in another mix.", 409) { Code = ProblemCode.InUse };
         }
+
+        Versions.Check(version, row.Version);
 
         // A coat that another window adds in this very moment is read on all the same.
         row.DeletedAt = clock.GetUtcNow();

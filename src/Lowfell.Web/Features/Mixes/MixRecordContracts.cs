@@ -48,6 +48,7 @@ public sealed record MixUseView(DateTimeOffset At, Guid? PieceId, string? Piece,
 
 /// <summary>A mix that was made.</summary>
 /// <param name="Id">Its id.</param>
+/// <param name="Version">Its version, which each use and top-up raises.</param>
 /// <param name="MixId">The recipe; none once that is deleted.</param>
 /// <param name="Name">Name of the mix then.</param>
 /// <param name="MadeAt">When.</param>
@@ -60,6 +61,7 @@ public sealed record MixUseView(DateTimeOffset At, Guid? PieceId, string? Piece,
 /// <param name="ShelfSaidLess">Materials of which the shelf held less than went in; the bottles are empty there now.</param>
 public sealed record MixRecordView(
     Guid Id,
+    int Version,
     Guid? MixId,
     string Name,
     DateTimeOffset MadeAt,

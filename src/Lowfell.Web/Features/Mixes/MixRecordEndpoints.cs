@@ -95,7 +95,7 @@ public static class MixRecordEndpoints
         return TypedResults.Ok(View(record, await NamesAsync([record], db, cancel), less));
     }
 
-    private static async Task<NoContent> TakeBack(Guid id, LowfellDb db, CancellationToken cancel)
+    private static async Task<NoContent> TakeBack(Guid id, int version, LowfellDb db, CancellationToken cancel)
     {
         var record = await RecordAsync(id, db, cancel);
         if (record.Uses.Count > 0)
@@ -103,6 +103,7 @@ public static class MixRecordEndpoints
             throw new RefusedException("id", $"{record.Uses.Sum(u => u.Ml):0.##} ml of {record.Name} were used already: it was made, and can't be taken back.", 409);
         }
 
+        Versions.Check(version, record.Version);
         await Pouring.BackAsync([.. record.Lines.Where(l => l.MaterialId is not null).Select(l => new Poured(l.MaterialId!.Value, l.BottleId, l.Ml))], db, cancel);
         db.MixRecords.Remove(record);
         await db.SaveChangesAsync(cancel);

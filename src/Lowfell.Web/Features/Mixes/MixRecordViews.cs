@@ -59,6 +59,7 @@ internal static class MixRecordViews
 
     internal static MixRecordView View(MixRecordRow r, Dictionary<Guid, string> names, List<string>? less = null) => new(
         r.Id,
+        r.Version,
         r.MixId is { } mix && names.ContainsKey(mix) ? mix : null,
         r.Name,
         r.MadeAt,

@@ -1,5 +1,6 @@
 using Lowfell.Store;
 using Lowfell.Web.Api;
+using Lowfell.Web.Benches;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
@@ -28,9 +29,11 @@ public static class ReferenceEndpoints
         return TypedResults.Ok(await desk.ViewAsync(rows, cancel));
     }
 
-    private static async Task<Results<Created<ReferenceView>, Ok<ReferenceView>>> Pin(Guid id, ReferenceDraft draft, ReferenceDesk desk, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Results<Created<ReferenceView>, Ok<ReferenceView>>> Pin(Guid id, ReferenceDraft draft, ReferenceDesk desk, LowfellDb db, SentActions sent, TimeProvider clock, CancellationToken cancel)
     {
         await CheckSetAsync(id, db, cancel);
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
+        await sent.TakeAsync(draft.Id, SentActions.HashOf(new { id, draft }), cancel);
         if (await db.References.IgnoreQueryFilters([LowfellDb.NotDeleted]).AsNoTracking().SingleOrDefaultAsync(r => r.Id == draft.Id, cancel) is { } known)
         {
             return (known.SetId, known.PhotoId) == (id, draft.PhotoId)
@@ -52,6 +55,7 @@ public static class ReferenceEndpoints
         var row = new ReferenceRow { Id = draft.Id, SetId = id, PieceId = draft.PieceId, PhotoId = draft.PhotoId, Name = draft.Name.Trim(), At = clock.GetUtcNow() };
         db.References.Add(row);
         await db.SaveChangesAsync(cancel);
+        await all.CommitAsync(cancel);
         return TypedResults.Created($"/api/references/{row.Id}", (await desk.ViewAsync([row], cancel))[0]);
     }
 
@@ -81,9 +85,11 @@ public static class ReferenceEndpoints
         return TypedResults.Ok((await desk.ViewAsync([row], cancel))[0]);
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, int version, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
-        (await db.References.SingleOrDefaultAsync(r => r.Id == id, cancel) ?? throw RefusedException.NotFound("id", id)).DeletedAt = clock.GetUtcNow();
+        var row = await db.References.SingleOrDefaultAsync(r => r.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        Versions.Check(version, row.Version);
+        row.DeletedAt = clock.GetUtcNow();
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

@@ -17,12 +17,12 @@ public static class PieceEndpoints
     {
         var inSet = app.MapGroup("/api/sets/{setId:guid}/pieces").WithTags("Pieces").ProducesValidationProblem();
         inSet.MapPost("", Add).WithSummary("Adds a piece to a set.");
-        inSet.MapPut("order", Reorder).WithSummary("Puts the pieces of a set in another order.");
+        inSet.MapPut("order", Reorder).WithSummary("Puts the pieces of a set in another order; 409 when somebody else has meanwhile.").ProducesProblem(409);
         var group = app.MapGroup("/api/pieces/{id:guid}").WithTags("Pieces").ProducesValidationProblem();
         group.MapGet("", Page).WithSummary("A piece with its set's other pieces, its zones, what the rules find, and how far it is.");
         group.MapPut("", Change).WithSummary("Changes a piece.").ProducesProblem(409);
         group.MapPost("copy", Copy).WithSummary("Copies a piece with its zones; they share the schemes.");
-        group.MapDelete("", Remove).WithSummary("Deletes a piece; it can be restored.");
+        group.MapDelete("", Remove).WithSummary("Deletes a piece; it can be restored. 409 when somebody else has changed it meanwhile.").ProducesProblem(409);
         group.MapPost("restore", Restore).WithSummary("Undoes a deletion.");
     }
 
@@ -105,22 +105,17 @@ public static class PieceEndpoints
 
     private static async Task<NoContent> Reorder(Guid setId, Order order, LowfellDb db, CancellationToken cancel)
     {
-        var rows = await db.Pieces.Where(p => p.SetId == setId && p.DeletedAt == null).ToListAsync(cancel);
-        Tree.Reorder(order.Ids, rows, r => r.Id, (r, i) => r.Position = i);
+        var rows = await db.Pieces.Where(p => p.SetId == setId && p.DeletedAt == null).OrderBy(p => p.Position).ThenBy(p => p.Id).ToListAsync(cancel);
+        Tree.Reorder(order, rows, r => r.Id, (r, i) => r.Position = i);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }
 
-    private static Task<NoContent> Remove(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel) => Mark(id, clock.GetUtcNow(), db, cancel);
+    private static async Task<NoContent> Remove(Guid id, int version, LowfellDb db, TimeProvider clock, CancellationToken cancel) =>
+        await Tree.MarkAsync(await Tree.PieceAsync(db, id, cancel), version, clock.GetUtcNow(), db, cancel);
 
-    private static Task<NoContent> Restore(Guid id, LowfellDb db, CancellationToken cancel) => Mark(id, null, db, cancel);
-
-    private static async Task<NoContent> Mark(Guid id, DateTimeOffset? deleted, LowfellDb db, CancellationToken cancel)
-    {
-        (await Tree.PieceAsync(db, id, cancel)).DeletedAt = deleted;
-        await db.SaveChangesAsync(cancel);
-        return TypedResults.NoContent();
-    }
+    private static async Task<NoContent> Restore(Guid id, LowfellDb db, CancellationToken cancel) =>
+        await Tree.MarkAsync(await Tree.PieceAsync(db, id, cancel), null, null, db, cancel);
 
     private static async Task<int> NextPosition(Guid setId, LowfellDb db, CancellationToken cancel)
     {

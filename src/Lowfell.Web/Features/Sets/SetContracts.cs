@@ -129,7 +129,8 @@ public sealed record SetView(Guid Id, int Version, string Name, double Scale, do
 
 /// <summary>A new order.</summary>
 /// <param name="Ids">Every id once, in the wanted order.</param>
-public sealed record Order([ManyBound] IReadOnlyList<Guid> Ids);
+/// <param name="Was">Every id in the order that it was made on.</param>
+public sealed record Order([ManyBound] IReadOnlyList<Guid> Ids, [ManyBound] IReadOnlyList<Guid> Was);
 
 /// <summary>A set as it is drawn up.</summary>
 /// <param name="Name">Name.</param>

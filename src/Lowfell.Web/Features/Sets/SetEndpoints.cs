@@ -23,10 +23,10 @@ public static class SetEndpoints
         group.MapGet("cards", Cards).WithSummary("Every set as its card shows it: core sample, progress, what comes next, and what the rules find; without its pieces.");
         group.MapGet("{id:guid}", One).WithSummary("A set with its pieces and zones.");
         group.MapPost("", Add).WithSummary("Makes a set.");
-        group.MapPut("order", Reorder).WithSummary("Puts the sets in another order.");
+        group.MapPut("order", Reorder).WithSummary("Puts the sets in another order; 409 when somebody else has meanwhile.").ProducesProblem(409);
         group.MapPut("{id:guid}", Change).WithSummary("Changes a set: its name, scale and viewing distance.").ProducesProblem(409);
         group.MapPost("{id:guid}/copy", Copy).WithSummary("Copies a set with its pieces and zones; they share the schemes.");
-        group.MapDelete("{id:guid}", Remove).WithSummary("Deletes a set; it can be restored.");
+        group.MapDelete("{id:guid}", Remove).WithSummary("Deletes a set; it can be restored. 409 when somebody else has changed it meanwhile.").ProducesProblem(409);
         group.MapPost("{id:guid}/restore", Restore).WithSummary("Undoes a deletion.");
     }
 
@@ -124,22 +124,17 @@ public static class SetEndpoints
 
     private static async Task<NoContent> Reorder(Order order, LowfellDb db, CancellationToken cancel)
     {
-        var rows = await db.Sets.Where(s => s.DeletedAt == null).ToListAsync(cancel);
-        Tree.Reorder(order.Ids, rows, r => r.Id, (r, i) => r.Position = i);
+        var rows = await db.Sets.Where(s => s.DeletedAt == null).OrderBy(s => s.Position).ThenBy(s => s.Id).ToListAsync(cancel);
+        Tree.Reorder(order, rows, r => r.Id, (r, i) => r.Position = i);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }
 
-    private static Task<NoContent> Remove(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel) => Mark(id, clock.GetUtcNow(), db, cancel);
+    private static async Task<NoContent> Remove(Guid id, int version, LowfellDb db, TimeProvider clock, CancellationToken cancel) =>
+        await Tree.MarkAsync(await Tree.SetAsync(db, id, cancel), version, clock.GetUtcNow(), db, cancel);
 
-    private static Task<NoContent> Restore(Guid id, LowfellDb db, CancellationToken cancel) => Mark(id, null, db, cancel);
-
-    private static async Task<NoContent> Mark(Guid id, DateTimeOffset? deleted, LowfellDb db, CancellationToken cancel)
-    {
-        (await Tree.SetAsync(db, id, cancel)).DeletedAt = deleted;
-        await db.SaveChangesAsync(cancel);
-        return TypedResults.NoContent();
-    }
+    private static async Task<NoContent> Restore(Guid id, LowfellDb db, CancellationToken cancel) =>
+        await Tree.MarkAsync(await Tree.SetAsync(db, id, cancel), null, null, db, cancel);
 
     private static async Task<int> NextPosition(LowfellDb db, CancellationToken cancel)
     {

@@ -1,6 +1,7 @@
 using Lowfell.Core.Wording;
 using Lowfell.Store;
 using Lowfell.Web.Api;
+using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Features.Sets;
@@ -11,9 +12,21 @@ internal static class Tree
     /// <summary>"Straight copy" for "Straight", never longer than a name may be.</summary>
     public static string CopyName(string name) => name.Length > NameBoundAttribute.Longest - 5 ? name : name + " copy";
 
-    /// <summary>Puts rows in a new order.</summary>
-    public static void Reorder<T>(IReadOnlyList<Guid> ids, IReadOnlyCollection<T> rows, Func<T, Guid> id, Action<T, int> place)
+    /// <summary>Puts rows in a new order; what is to be done is done where they stand so already.</summary>
+    /// <param name="order">The wanted order, and the one that it was made on.</param>
+    /// <param name="rows">Rows as they stand.</param>
+    /// <param name="id">Id of one.</param>
+    /// <param name="place">Puts one at its place.</param>
+    /// <exception cref="RefusedException">Not each is named once; or they stand in another order by now (409).</exception>
+    public static void Reorder<T>(Order order, IReadOnlyList<T> rows, Func<T, Guid> id, Action<T, int> place)
     {
+        var ids = order.Ids;
+        var stand = rows.Select(id).ToList();
+        if (!stand.SequenceEqual(order.Was) && !stand.SequenceEqual(ids))
+        {
+            throw Versions.Stale("they were put in another order, or there are others,");
+        }
+
         var byId = rows.ToDictionary(id);
         if (ids.Count != byId.Count || ids.Distinct().Count() != ids.Count || !ids.All(byId.ContainsKey))
         {
@@ -24,6 +37,25 @@ internal static class Tree
         {
             place(byId[ids[i]], i);
         }
+    }
+
+    /// <summary>Marks what is deleted, or takes the mark off; what is so already stays as it is, so that whoever asks again gets the same answer.</summary>
+    /// <param name="row">The set, piece or zone.</param>
+    /// <param name="version">The version that was looked at; null where none matters.</param>
+    /// <param name="deleted">When; null where it comes back.</param>
+    /// <param name="db">Database.</param>
+    /// <param name="cancel">Ends it.</param>
+    public static async Task<NoContent> MarkAsync<T>(T row, int? version, DateTimeOffset? deleted, LowfellDb db, CancellationToken cancel)
+        where T : IDeletableRow, IVersionedRow
+    {
+        if (row.DeletedAt is null != deleted is null)
+        {
+            Versions.Check(version ?? row.Version, row.Version);
+            row.DeletedAt = deleted;
+            await db.SaveChangesAsync(cancel);
+        }
+
+        return TypedResults.NoContent();
     }
 
     public static async Task<SetRow> SetAsync(LowfellDb db, Guid id, CancellationToken cancel) =>

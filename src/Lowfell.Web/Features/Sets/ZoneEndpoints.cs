@@ -43,14 +43,14 @@ public static class ZoneEndpoints
     {
         var inPiece = app.MapGroup("/api/pieces/{pieceId:guid}/zones").WithTags("Zones").ProducesValidationProblem();
         inPiece.MapPost("", Add).WithSummary("Adds a zone to a piece.");
-        inPiece.MapPut("order", Reorder).WithSummary("Puts the zones of a piece in another order.");
+        inPiece.MapPut("order", Reorder).WithSummary("Puts the zones of a piece in another order; 409 when somebody else has meanwhile.").ProducesProblem(409);
         app.MapGet("/api/zones", Names).WithTags("Zones").WithSummary("Every zone by its names, in the order of the sets.");
         app.MapPut("/api/zones", ChangeAll).WithTags("Zones").ProducesValidationProblem().WithSummary("Changes several zones: all of them, or none.").ProducesProblem(409);
         var group = app.MapGroup("/api/zones/{id:guid}").WithTags("Zones").ProducesValidationProblem();
         group.MapGet("", Get).WithSummary("A zone with its scheme, ready for the stack screen.");
         group.MapPut("", Change).WithSummary("Changes a zone.").ProducesProblem(409);
         group.MapPost("copy", Copy).WithSummary("Copies a zone on its piece; it shares the scheme.");
-        group.MapDelete("", Remove).WithSummary("Deletes a zone; it can be restored.");
+        group.MapDelete("", Remove).WithSummary("Deletes a zone; it can be restored. 409 when somebody else has changed it meanwhile.").ProducesProblem(409);
         group.MapPost("restore", Restore).WithSummary("Undoes a deletion.");
     }
 
@@ -232,19 +232,14 @@ public static class ZoneEndpoints
     private static async Task<NoContent> Reorder(Guid pieceId, Order order, LowfellDb db, CancellationToken cancel)
     {
         var piece = await Tree.PieceAsync(db, pieceId, cancel);
-        Tree.Reorder(order.Ids, piece.Zones, r => r.Id, (r, i) => r.Position = i);
+        Tree.Reorder(order, [.. piece.Zones.OrderBy(z => z.Position).ThenBy(z => z.Id)], r => r.Id, (r, i) => r.Position = i);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }
 
-    private static Task<NoContent> Remove(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel) => Mark(id, clock.GetUtcNow(), db, cancel);
+    private static async Task<NoContent> Remove(Guid id, int version, LowfellDb db, TimeProvider clock, CancellationToken cancel) =>
+        await Tree.MarkAsync(await Tree.ZoneAsync(db, id, cancel), version, clock.GetUtcNow(), db, cancel);
 
-    private static Task<NoContent> Restore(Guid id, LowfellDb db, CancellationToken cancel) => Mark(id, null, db, cancel);
-
-    private static async Task<NoContent> Mark(Guid id, DateTimeOffset? deleted, LowfellDb db, CancellationToken cancel)
-    {
-        (await Tree.ZoneAsync(db, id, cancel)).DeletedAt = deleted;
-        await db.SaveChangesAsync(cancel);
-        return TypedResults.NoContent();
-    }
+    private static async Task<NoContent> Restore(Guid id, LowfellDb db, CancellationToken cancel) =>
+        await Tree.MarkAsync(await Tree.ZoneAsync(db, id, cancel), null, null, db, cancel);
 }

@@ -59,9 +59,10 @@ public static class BottleEndpoints
         return TypedResults.Ok(BottleView.Of(row, Today(clock)));
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, int version, LowfellDb db, CancellationToken cancel)
     {
         var row = await db.Bottles.SingleOrDefaultAsync(b => b.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        Versions.Check(version, row.Version);
         db.Bottles.Remove(row);
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();

@@ -61,8 +61,8 @@ public static class CalibrationEndpoints
         var group = app.MapGroup("/api/materials/{id:guid}").WithTags("Shelf").ProducesValidationProblem();
         group.MapPost("stripe", Preview).WithSummary("Solves a painted stripe, and shows how stacks would change; nothing is kept.");
         group.MapGet("calibrations", List).WithSummary("Stripes of a material, the newest first.");
-        group.MapPost("calibrations", Accept).WithSummary("Keeps a stripe and puts it in force; the one before is kept too.");
-        group.MapPut("calibration", Choose).WithSummary("Goes back to a kept stripe, or to the film that follows from the swatch.");
+        group.MapPost("calibrations", Accept).WithSummary("Keeps a stripe and puts it in force; the one before is kept too. 409 when somebody else has changed the material meanwhile.").ProducesProblem(409);
+        group.MapPut("calibration", Choose).WithSummary("Goes back to a kept stripe, or to the film that follows from the swatch; 409 when somebody else has changed the material meanwhile.").ProducesProblem(409);
     }
 
     private static async Task<Ok<StripeView>> Preview(Guid id, StripeDraft draft, LowfellDb db, OpenBench open, CancellationToken cancel)
@@ -88,9 +88,10 @@ public static class CalibrationEndpoints
         return TypedResults.Ok(kept.Select(c => View(c, row)).ToList());
     }
 
-    private static async Task<Created<CalibrationView>> Accept(Guid id, StripeDraft draft, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Created<CalibrationView>> Accept(Guid id, int version, StripeDraft draft, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
         var row = await RowAsync(id, db, cancel);
+        Versions.Check(version, row.Version);
         if (await db.Calibrations.CountAsync(c => c.MaterialId == id, cancel) >= MostKept)
         {
             throw new RefusedException("id", $"Remove a stripe first: {MostKept} of one material are the most.");
@@ -117,9 +118,10 @@ public static class CalibrationEndpoints
         return TypedResults.Created($"/api/materials/{id}/calibrations", View(kept, row));
     }
 
-    private static async Task<NoContent> Choose(Guid id, CalibrationChoice choice, LowfellDb db, OpenBench open, CancellationToken cancel)
+    private static async Task<NoContent> Choose(Guid id, int version, CalibrationChoice choice, LowfellDb db, OpenBench open, CancellationToken cancel)
     {
         var row = await RowAsync(id, db, cancel);
+        Versions.Check(version, row.Version);
         var kept = choice.CalibrationId is { } wanted
             ? await db.Calibrations.SingleOrDefaultAsync(c => c.Id == wanted && c.MaterialId == id, cancel) ?? throw RefusedException.NotFound("calibrationId", wanted)
             : null;

@@ -37,6 +37,9 @@ internal static class ShelfCsv
     /// <summary>Most rows of a file.</summary>
     public const int MostRows = 50_000;
 
+    /// <summary>Most cells of a row: several times as many as there are columns.</summary>
+    public const int MostColumns = 200;
+
     private const int LongestField = 1000;
     private static readonly string[] Columns =
     [
@@ -97,8 +100,8 @@ internal static class ShelfCsv
         return writer.ToString();
     }
 
-    /// <summary>Reads a file row by row; one row is held at a time.</summary>
-    /// <exception cref="RefusedException">It is no CSV, not UTF-8, lacks a column or has too many rows.</exception>
+    /// <summary>Reads a file row by row; one row is held at a time. How many there may be is looked at before (<see cref="CsvSize"/>).</summary>
+    /// <exception cref="RefusedException">It is no CSV, not UTF-8, or lacks a column.</exception>
     public static async IAsyncEnumerable<CsvRow> ReadAsync(Stream from, DateOnly today, [EnumeratorCancellation] CancellationToken cancel)
     {
         using var reader = new StreamReader(from, Strict, detectEncodingFromByteOrderMarks: true, 16_384, leaveOpen: true);
@@ -134,11 +137,7 @@ internal static class ShelfCsv
         while (await NextAsync(csv, line + 1))
         {
             cancel.ThrowIfCancellationRequested();
-            if (++line > MostRows + 1)
-            {
-                throw new RefusedException("file", $"Choose a shorter file: {MostRows} rows are the most.");
-            }
-
+            line++;
             yield return broken ? Bad(csv.Parser.RawRow) : Parse(csv, csv.Parser.RawRow, today);
             broken = false;
         }

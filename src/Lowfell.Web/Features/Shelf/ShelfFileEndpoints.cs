@@ -62,6 +62,7 @@ public sealed record ImportResult(int Added, int Updated, int Skipped, int Refus
 public static class ShelfFileEndpoints
 {
     private const long MostBytes = 32 << 20;
+    private const int HeldBytes = 1 << 20;
     private const int Batch = 500;
     private const int LongestName = NameBoundAttribute.Longest;
 
@@ -91,7 +92,7 @@ public static class ShelfFileEndpoints
 
     private static async IAsyncEnumerable<ImportRowView> Check(HttpRequest request, LowfellDb db, TimeProvider clock, [EnumeratorCancellation] CancellationToken cancel)
     {
-        RefuseTooLarge(request);
+        await LookOverAsync(request, cancel);
         var judge = new RowJudge(await ShelfNames.OpenAsync(db, cancel));
         await foreach (var row in ShelfCsv.ReadAsync(request.Body, Today(clock), cancel))
         {
@@ -103,7 +104,7 @@ public static class ShelfFileEndpoints
     private static async Task<Ok<ImportResult>> Import(
         HttpRequest request, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel, string duplicates = "skip", bool leaveOut = false)
     {
-        RefuseTooLarge(request);
+        await LookOverAsync(request, cancel);
         var known = QueryWord.Parse<Duplicates>("duplicates", duplicates) ?? Duplicates.Skip;
         var names = await ShelfNames.OpenAsync(db, cancel);
         var judge = new RowJudge(await ShelfNames.OpenAsync(db, cancel));
@@ -138,13 +139,17 @@ public static class ShelfFileEndpoints
         return TypedResults.Ok(import.Result(refused));
     }
 
-    // The server counts what comes in pieces; what is said beforehand is refused before it is read.
-    private static void RefuseTooLarge(HttpRequest request)
+    // What is said beforehand is refused before it is read, what has too many rows or columns before it is worked on; what is large waits on the disk meanwhile.
+    private static async Task LookOverAsync(HttpRequest request, CancellationToken cancel)
     {
         if (request.ContentLength > MostBytes)
         {
             throw new BadHttpRequestException($"A file may hold {MostBytes >> 20} MB at most.", StatusCodes.Status413PayloadTooLarge);
         }
+
+        request.EnableBuffering(HeldBytes, MostBytes);
+        await CsvSize.RefuseTooManyAsync(request.Body, ShelfCsv.MostRows, ShelfCsv.MostColumns, cancel);
+        request.Body.Position = 0;
     }
 
     private static DateOnly Today(TimeProvider clock) => DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);

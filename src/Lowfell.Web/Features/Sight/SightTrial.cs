@@ -77,7 +77,7 @@ public static class SightTrial
             [.. details.Select(d => new TrialDetail(d.Zone.Id, d.Zone.Name, d.Detail.CoatId, d.Detail.Kind, SightEndpoints.What(d.Stack, d.Detail)))]);
     }
 
-    private static async Task<Ok<SightTrialView>> Add(Guid id, TrialDraft draft, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<SightTrialView>> Add(Guid id, TrialDraft draft, LowfellDb db, OpenBench open, SentActions sent, TimeProvider clock, CancellationToken cancel)
     {
         if (!await db.Pieces.AnyAsync(p => p.Id == id && p.DeletedAt == null, cancel))
         {
@@ -101,7 +101,11 @@ public static class SightTrial
         }
 
         await using var all = await db.Database.BeginTransactionAsync(cancel);
-        await db.SaveChangesAsync(cancel);
+        if (await sent.TakeAsync(draft.Id, SentActions.HashOf(draft), cancel))
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+
         await FitAsync(db, open, cancel);
         await all.CommitAsync(cancel);
         return TypedResults.Ok(await ViewAsync(id, stand, db, open, cancel));

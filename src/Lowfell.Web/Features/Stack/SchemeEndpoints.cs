@@ -53,7 +53,8 @@ public sealed record SchemeCopy([NameBound] string Name, Guid? ZoneId = null);
 
 /// <summary>A new name.</summary>
 /// <param name="Name">Name.</param>
-public sealed record Rename([NameBound] string Name);
+/// <param name="Version">The version of the scheme that was looked at.</param>
+public sealed record Rename([NameBound] string Name, [VersionBound] int Version);
 
 /// <summary>Schemes: named stacks that zones share.</summary>
 public static class SchemeEndpoints
@@ -66,7 +67,7 @@ public static class SchemeEndpoints
         group.MapGet("{id:guid}", Get).WithSummary("A scheme with its coats and the zones that use it.");
         group.MapGet("{id:guid}/versions", ListVersions).WithSummary("What the scheme was before, the newest first; at most 100.");
         group.MapPut("{id:guid}/stack", PutStack).WithSummary("Keeps the whole stack; 409 with the kept one when somebody else has changed it meanwhile.");
-        group.MapPut("{id:guid}/name", PutName).WithSummary("Renames a scheme.");
+        group.MapPut("{id:guid}/name", PutName).WithSummary("Renames a scheme; 409 when somebody else has changed it meanwhile.").ProducesProblem(409);
         group.MapPost("{id:guid}/copy", Copy).WithSummary("Copies a scheme; a zone may move to the copy.");
     }
 
@@ -147,6 +148,7 @@ public static class SchemeEndpoints
     private static async Task<Ok<SchemeView>> PutName(Guid id, Rename rename, LowfellDb db, CancellationToken cancel)
     {
         var row = await db.Schemes.SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw RefusedException.NotFound("id", id);
+        Versions.Check(rename.Version, row.Version);
         row.Name = rename.Name.Trim();
         await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(await ViewAsync(id, db, cancel));

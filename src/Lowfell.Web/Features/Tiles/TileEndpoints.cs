@@ -133,9 +133,11 @@ public static class TileEndpoints
         return TypedResults.Ok(View(row));
     }
 
-    private static async Task<NoContent> Remove(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<NoContent> Remove(Guid id, int version, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
-        (await RowAsync(id, db, cancel)).DeletedAt = clock.GetUtcNow();
+        var row = await RowAsync(id, db, cancel);
+        Versions.Check(version, row.Version);
+        row.DeletedAt = clock.GetUtcNow();
         await db.SaveChangesAsync(cancel);
         return TypedResults.NoContent();
     }

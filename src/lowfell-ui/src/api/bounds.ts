@@ -343,6 +343,7 @@ export const bounds = {
   },
   Order: {
     ids: { maxItems: 2000 },
+    was: { maxItems: 2000 },
   },
   OwnSchemeDraft: {
     name: { maxLength: 120 },

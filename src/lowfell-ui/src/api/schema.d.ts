@@ -1093,7 +1093,9 @@ export interface paths {
         /** Takes such a file as the tray of a piece, in place of the one it has. */
         put: {
             parameters: {
-                query?: never;
+                query?: {
+                    version?: number;
+                };
                 header?: never;
                 path: {
                     pieceId: string;
@@ -2016,10 +2018,12 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Changes the preferences. */
+        /** Changes the preferences; 409 when somebody else has meanwhile. */
         put: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -2048,6 +2052,15 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         post?: never;
@@ -2065,10 +2078,12 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Says what there is to paint with. */
+        /** Says what there is to paint with; 409 when somebody else has meanwhile. */
         put: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -2095,6 +2110,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -2399,10 +2423,12 @@ export interface paths {
             };
         };
         post?: never;
-        /** Deletes a set; it can be restored. */
+        /** Deletes a set; it can be restored. 409 when somebody else has changed it meanwhile. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -2427,6 +2453,15 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         options?: never;
@@ -2442,7 +2477,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Puts the sets in another order. */
+        /** Puts the sets in another order; 409 when somebody else has meanwhile. */
         put: {
             parameters: {
                 query?: never;
@@ -2470,6 +2505,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -2632,7 +2676,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Puts the pieces of a set in another order. */
+        /** Puts the pieces of a set in another order; 409 when somebody else has meanwhile. */
         put: {
             parameters: {
                 query?: never;
@@ -2662,6 +2706,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -2756,10 +2809,12 @@ export interface paths {
             };
         };
         post?: never;
-        /** Deletes a piece; it can be restored. */
+        /** Deletes a piece; it can be restored. 409 when somebody else has changed it meanwhile. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -2782,6 +2837,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -2942,7 +3006,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Puts the zones of a piece in another order. */
+        /** Puts the zones of a piece in another order; 409 when somebody else has meanwhile. */
         put: {
             parameters: {
                 query?: never;
@@ -2972,6 +3036,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -3066,10 +3139,12 @@ export interface paths {
             };
         };
         post?: never;
-        /** Deletes a zone; it can be restored. */
+        /** Deletes a zone; it can be restored. 409 when somebody else has changed it meanwhile. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -3092,6 +3167,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -3400,7 +3484,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Renames a scheme. */
+        /** Renames a scheme; 409 when somebody else has changed it meanwhile. */
         put: {
             parameters: {
                 query?: never;
@@ -3432,6 +3516,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -3629,7 +3722,9 @@ export interface paths {
         /** Takes a material off the shelf; 409 while something uses it. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -3877,10 +3972,12 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Goes back to a kept stripe, or to the film that follows from the swatch. */
+        /** Goes back to a kept stripe, or to the film that follows from the swatch; 409 when somebody else has changed the material meanwhile. */
         put: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -3907,6 +4004,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -4010,7 +4116,9 @@ export interface paths {
         /** Throws a bottle away. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -4285,10 +4393,12 @@ export interface paths {
             };
         };
         put?: never;
-        /** Keeps a stripe and puts it in force; the one before is kept too. */
+        /** Keeps a stripe and puts it in force; the one before is kept too. 409 when somebody else has changed the material meanwhile. */
         post: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -4317,6 +4427,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -5029,7 +5148,9 @@ export interface paths {
         /** Deletes a mix; 409 while something uses it. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -5382,7 +5503,9 @@ export interface paths {
         /** Takes a record back: what went in is in its bottles again. One of which some was used stays. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -5651,7 +5774,9 @@ export interface paths {
         /** Deletes a test tile. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -6163,7 +6288,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Says whether plans are to follow a figure that was learned from the log. */
+        /** Says whether plans are to follow a figure that was learned from the log; 409 when it was answered elsewhere meanwhile. */
         put: {
             parameters: {
                 query?: never;
@@ -6191,6 +6316,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -6240,10 +6374,12 @@ export interface paths {
             };
         };
         put?: never;
-        /** A new secret address for calendar programs; the old one ends. */
+        /** A new secret address for calendar programs; the old one ends. 409 when somebody else has made or ended one meanwhile. */
         post: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6268,12 +6404,23 @@ export interface paths {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
                     };
                 };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
-        /** Ends the address. */
+        /** Ends the address; 409 when somebody else has made another meanwhile. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6294,6 +6441,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -6413,8 +6569,46 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        /** Holds a plan: one that a search found, or one made now. It takes the place of the one before. */
+        /** Which plan is held, by its id. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HeldNow"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Holds a plan: one that a search found, or one made now. It takes the place of the one that was held when it was chosen; 409 where that is another one now. */
         put: {
             parameters: {
                 query?: never;
@@ -6455,13 +6649,24 @@ export interface paths {
                         "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         post?: never;
-        /** Holds no plan: it is made anew each time. */
+        /** Holds no plan: it is made anew each time. 409 where another one is held now. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    held: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6493,6 +6698,15 @@ export interface paths {
                         "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         options?: never;
@@ -6509,10 +6723,12 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Plans what is left from now on, and holds that; the one before can be put back. */
+        /** Plans what is left from now on, and holds that; the one before can be put back. 409 where another one is held now. */
         post: {
             parameters: {
-                query?: never;
+                query: {
+                    held: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6546,6 +6762,15 @@ export interface paths {
                         "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
             };
         };
         delete?: never;
@@ -6563,10 +6788,12 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Puts the plan back that was held before. */
+        /** Puts the plan back that was held before; 409 where another one is held now. */
         post: {
             parameters: {
-                query?: never;
+                query: {
+                    held: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6593,6 +6820,15 @@ export interface paths {
                 };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -6910,7 +7146,7 @@ export interface paths {
             };
         };
         put?: never;
-        /** Writes an action down, an entry for each copy. Sent twice, it is written once. */
+        /** Writes an action down, an entry for each copy. Sent twice, it is written once; another one under its id gets 409. */
         post: {
             parameters: {
                 query?: never;
@@ -6940,6 +7176,15 @@ export interface paths {
                     };
                     content: {
                         "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
             };
@@ -7089,7 +7334,7 @@ export interface paths {
                 };
             };
         };
-        /** Keeps a picture, PNG or JPEG up to 10 MB; place and camera are taken out. Sent twice, it is kept once. */
+        /** Keeps a picture, PNG or JPEG up to 10 MB; place and camera are taken out. Sent twice, it is kept once; another one under its id gets 409. */
         put: {
             parameters: {
                 query?: never;
@@ -7126,6 +7371,15 @@ export interface paths {
                 };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+                /** @description Conflict */
+                409: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -7619,7 +7873,9 @@ export interface paths {
         /** Takes a picture off; what was picked from it stays wanted. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -7967,7 +8223,9 @@ export interface paths {
         /** Deletes a family that no tray uses. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -8233,7 +8491,9 @@ export interface paths {
         /** Deletes a box; what lies on trays stays there. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -8458,7 +8718,9 @@ export interface paths {
         /** Takes a tray away; its piece stays. */
         delete: {
             parameters: {
-                query?: never;
+                query: {
+                    version: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -11294,6 +11556,11 @@ export interface components {
             schools: components["schemas"]["Schools"];
             /** @description It holds the demo, to be looked around in. */
             holdsDemo: boolean;
+            /**
+             * Format: int32
+             * @description Version of its preferences and tools.
+             */
+            version: number;
             tools?: null | components["schemas"]["Tools"];
         };
         /** @description Something that was deleted and waits. */
@@ -13510,6 +13777,11 @@ export interface components {
         FeedAddress: {
             /** @description There is an address that may be followed. */
             exists: boolean;
+            /**
+             * Format: int32
+             * @description Version of the address.
+             */
+            version: number;
             /** @description Path on this host, a secret: told only as it is made. */
             path?: null | string;
         };
@@ -14018,6 +14290,14 @@ export interface components {
             /** @description Its marks. */
             marks: components["schemas"]["PlacedMark"][];
         };
+        /** @description Which plan is held. */
+        HeldNow: {
+            /**
+             * Format: uuid
+             * @description Its id; none where none is.
+             */
+            id?: null | string;
+        };
         /** @description A stack, and the coat that colour help is wanted for. */
         HelpRequest: {
             /** @description What it goes on. */
@@ -14177,6 +14457,11 @@ export interface components {
              */
             planId?: null | string;
             request?: null | components["schemas"]["PlanRequest"];
+            /**
+             * Format: uuid
+             * @description The plan whose place it takes; none where none is held.
+             */
+            instead?: null | string;
         };
         /** @description The plan that is held. */
         KeptPlanView: {
@@ -14278,6 +14563,8 @@ export interface components {
             follows: boolean;
             /** @description It is so far off that plans follow it only once the painter says so, and nothing was said yet. */
             asks: boolean;
+            /** @description What the painter said of following it; none where nothing was said. */
+            said?: null | boolean;
         };
         /** @description What the painter says of following a learned figure. */
         LearnedAnswer: {
@@ -14285,6 +14572,8 @@ export interface components {
             key: string;
             /** @description Follow it or not; none to leave it to the rule again. */
             follow: null | boolean;
+            /** @description What was said of it before; none where nothing was. */
+            was?: null | boolean;
         };
         /** @description What the log says of the painter's own figures; told whether or not the plan follows it. */
         LearnedView: {
@@ -15423,6 +15712,11 @@ export interface components {
              */
             id: string;
             /**
+             * Format: int32
+             * @description Its version, which each use and top-up raises.
+             */
+            version: number;
+            /**
              * Format: uuid
              * @description The recipe; none once that is deleted.
              */
@@ -15749,6 +16043,8 @@ export interface components {
         Order: {
             /** @description Every id once, in the wanted order. */
             ids: string[];
+            /** @description Every id in the order that it was made on. */
+            was: string[];
         };
         /** @description How a stack stands with the rules; what rests does not count. */
         OutcomeView: {
@@ -17263,6 +17559,11 @@ export interface components {
         Rename: {
             /** @description Name. */
             name: string;
+            /**
+             * Format: int32
+             * @description The version of the scheme that was looked at.
+             */
+            version: number;
         };
         /** @description A remedy that is taken up, and a change of the plan with it. */
         RepairAction: {

@@ -64,7 +64,9 @@ function Boxes() {
     );
   const remove = (row: ElementBox) =>
     run(async () => {
-      await ask(api.DELETE("/api/element-boxes/{id}", { params: { path: { id: row.id } } }));
+      await ask(
+        api.DELETE("/api/element-boxes/{id}", { params: { path: { id: row.id }, query: { version: row.version } } }),
+      );
       notify(
         `${row.box.name} is off the shelf.`,
         () => void run(() => ask(api.POST("/api/element-boxes/{id}/restore", { params: { path: { id: row.id } } }))),

@@ -63,6 +63,14 @@ export function BeginScreen() {
       );
       void navigate(`/sets/${made.setId}`);
     } catch (error) {
+      // Its answer was lost and something was changed since: the set is there, as it was first sent.
+      if (error instanceof Problem && error.code === "taken" && "id" in error.fields) {
+        await changed("tree", "shelf", "bottles", "tools", "calendar");
+        forget();
+        notify("It was planned already, as it was when you first pressed: change it here.");
+        void navigate(`/sets/${setId}`);
+        return;
+      }
       setFault(wording(error));
       setBusy(false);
     }

@@ -263,13 +263,20 @@ interface LookingProps {
 function Looking({ look, inForce, plan, onBack }: LookingProps) {
   const hold = useMutation({
     mutationFn: () =>
-      ask(api.PUT("/api/plan/held", { body: look.planId ? { planId: look.planId } : { request: look.request } })),
+      ask(
+        api.PUT("/api/plan/held", {
+          body: { ...(look.planId ? { planId: look.planId } : { request: look.request }), instead: inForce?.kept?.id },
+        }),
+      ),
     onSuccess: async () => {
       await changed("plan");
       onBack();
       notify("You hold to this plan now.");
     },
-    onError: (error) => notify(wording(error)),
+    onError: (error) => {
+      notify(wording(error));
+      void changed("plan");
+    },
   });
   return (
     <div

@@ -11,10 +11,10 @@ beforeEach(() => {
   exists = false;
   queryClient.clear();
   host({
-    "GET /feed": () => ({ exists }),
+    "GET /feed": () => ({ exists, version: 1 }),
     "POST /feed": () => {
       exists = true;
-      return { exists, path: "/api/plan/feed/secret.ics" };
+      return { exists, version: 2, path: "/api/plan/feed/secret.ics" };
     },
     "DELETE /feed": () => {
       exists = false;

@@ -11,11 +11,15 @@ export function FollowCalendar({ sets }: { sets: string[] }) {
   const feed = useQuery(queries.feed(open));
   const change = useMutation({
     mutationFn: async (make: boolean) => {
-      if (make) return (await ask(api.POST("/api/plan/feed"))).path;
-      await ask(api.DELETE("/api/plan/feed"));
+      const of = { params: { query: { version: feed.data!.version } } };
+      if (make) return (await ask(api.POST("/api/plan/feed", of))).path;
+      await ask(api.DELETE("/api/plan/feed", of));
     },
     onSuccess: () => changed("feed"),
-    onError: (error) => notify(wording(error)),
+    onError: (error) => {
+      notify(wording(error));
+      void changed("feed");
+    },
   });
   // Told once, as it is made: what is kept of it opens nothing.
   const address = feed.data?.exists && change.data ? `${location.origin}${change.data}` : undefined;

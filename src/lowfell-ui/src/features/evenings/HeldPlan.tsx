@@ -12,14 +12,15 @@ import { day } from "./when";
 export function HeldPlan({ plan, request }: { plan: Plan; request: PlanRequest }) {
   const held = plan.kept;
   const change = useMutation({
-    mutationFn: async (what: "hold" | "again" | "back" | "letGo") => {
-      if (what === "hold") await ask(api.PUT("/api/plan/held", { body: { request } }));
-      if (what === "again") await ask(api.POST("/api/plan/held/again"));
-      if (what === "back") await ask(api.POST("/api/plan/held/back"));
-      if (what === "letGo") await ask(api.DELETE("/api/plan/held"));
-      return what;
+    // Undo goes back from the plan that came of it, not from the one on the screen.
+    mutationFn: async ({ what, from = held?.id }: { what: "hold" | "again" | "back" | "letGo"; from?: string }) => {
+      if (what === "hold") return (await ask(api.PUT("/api/plan/held", { body: { request, instead: from } }))).kept?.id;
+      const of = { params: { query: { held: from! } } };
+      if (what === "again") return (await ask(api.POST("/api/plan/held/again", of))).kept?.id;
+      if (what === "back") await ask(api.POST("/api/plan/held/back", of));
+      if (what === "letGo") await ask(api.DELETE("/api/plan/held", of));
     },
-    onSuccess: async (what) => {
+    onSuccess: async (now, { what }) => {
       await changed("plan");
       notify(
         {
@@ -28,14 +29,17 @@ export function HeldPlan({ plan, request }: { plan: Plan; request: PlanRequest }
           back: "The plan before is back.",
           letGo: "No plan is held; it is made anew each time.",
         }[what],
-        what === "again" ? () => change.mutate("back") : undefined,
+        what === "again" ? () => change.mutate({ what: "back", from: now }) : undefined,
       );
     },
-    onError: (error) => notify(wording(error)),
+    onError: (error) => {
+      notify(wording(error));
+      void changed("plan");
+    },
   });
   if (!held)
     return (
-      <Button disabled={change.isPending || plan.calendar.length === 0} onClick={() => change.mutate("hold")}>
+      <Button disabled={change.isPending || plan.calendar.length === 0} onClick={() => change.mutate({ what: "hold" })}>
         Hold to this plan
       </Button>
     );
@@ -53,15 +57,15 @@ export function HeldPlan({ plan, request }: { plan: Plan; request: PlanRequest }
           })}
           .
         </p>
-        <Button disabled={change.isPending} onClick={() => change.mutate("again")}>
+        <Button disabled={change.isPending} onClick={() => change.mutate({ what: "again" })}>
           Plan again from now
         </Button>
         {held.compared && (
-          <Button disabled={change.isPending} onClick={() => change.mutate("back")}>
+          <Button disabled={change.isPending} onClick={() => change.mutate({ what: "back" })}>
             Put the one before back
           </Button>
         )}
-        <Button look="quiet" disabled={change.isPending} onClick={() => change.mutate("letGo")}>
+        <Button look="quiet" disabled={change.isPending} onClick={() => change.mutate({ what: "letGo" })}>
           Stop holding it
         </Button>
       </div>

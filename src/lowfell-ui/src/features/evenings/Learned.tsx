@@ -50,9 +50,13 @@ function Figures({ title, figures }: { title: string; figures: Figure[] }) {
 /** One figure; where it is far from what was planned the painter is asked before the plan follows. */
 function FigureLine({ figure: l }: { figure: Figure }) {
   const answer = useMutation({
-    mutationFn: (follow: boolean | null) => ask(api.PUT("/api/plan/learned", { body: { key: l.key, follow } })),
+    mutationFn: (follow: boolean | null) =>
+      ask(api.PUT("/api/plan/learned", { body: { key: l.key, follow, was: l.said } })),
     onSuccess: () => changed("plan"),
-    onError: (error) => notify(wording(error)),
+    onError: (error) => {
+      notify(wording(error));
+      void changed("plan");
+    },
   });
   return (
     <div className="border-t border-line py-1">

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
 import { changed } from "../../api/changes";
-import { api, ask, Problem, wording } from "../../api/client";
+import { api, ask, wording } from "../../api/client";
 import { queries } from "../../api/queries";
 import type { FirstCopy } from "../../api/types";
 import { dateAndTime } from "../../api/units";
@@ -119,16 +119,18 @@ function Offers({ pieceId, first }: { pieceId: string; first: FirstCopy }) {
           ...planRequest(setId ? [setId] : [], true),
           ...(offer === "mask" ? { overspray: "mask" as const } : { mostCopies: Math.max(1, first.batch) }),
         };
-        await ask(api.PUT("/api/plan/held", { body: { request } }));
+        const before = await ask(api.GET("/api/plan/held"));
+        const plan = await ask(api.PUT("/api/plan/held", { body: { request, instead: before.id } }));
+        return { offer, held: plan.kept!.id, replaced: before.id != null };
       }
-      return offer;
+      return { offer };
     },
-    onSuccess: async (offer) => {
+    onSuccess: async ({ offer, held, replaced }) => {
       await changed("log", "plan");
       if (offer === "drop") {
         const d = first.drop!;
         notify(`${d.what}: left out on ${ranges(first.rest)}.`, () => void backIn(d, first.rest));
-      } else notify("You hold to a plan that does so.", () => void letGo());
+      } else notify("You hold to a plan that does so.", () => void letGo(held!, replaced!));
     },
     onError: (error) => notify(wording(error)),
   });
@@ -206,13 +208,10 @@ async function backIn(d: NonNullable<FirstCopy["drop"]>, copies: number[]) {
   await changed("log");
 }
 
-async function letGo() {
+async function letGo(held: string, replaced: boolean) {
+  const of = { params: { query: { held } } };
   try {
-    await ask(api.POST("/api/plan/held/back")).catch((error: unknown) => {
-      // Refused: none was held before, so none is held now. All else that goes wrong leaves the plan as it is.
-      if (!(error instanceof Problem) || error.passing || error.status >= 500) throw error;
-      return ask(api.DELETE("/api/plan/held"));
-    });
+    await (replaced ? ask(api.POST("/api/plan/held/back", of)) : ask(api.DELETE("/api/plan/held", of)));
   } catch (error) {
     notify(wording(error));
   }

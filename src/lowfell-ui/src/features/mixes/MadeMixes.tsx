@@ -40,7 +40,7 @@ export function MadeMixes({ mix }: { mix: Mix }) {
   }
   async function takeBack(r: MixRecord) {
     try {
-      await ask(api.DELETE("/api/mix-records/{id}", { params: { path: { id: r.id } } }));
+      await ask(api.DELETE("/api/mix-records/{id}", { params: { path: { id: r.id }, query: { version: r.version } } }));
       setFault(undefined);
       notify(`${number(r.madeMl, 2)} ml are back in their bottles.`);
     } catch (error) {

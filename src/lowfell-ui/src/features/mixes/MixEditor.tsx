@@ -78,7 +78,7 @@ export function MixEditor({ mix, mixes, materials, onKept, onGone }: Props) {
   async function remove() {
     if (!mix) return;
     try {
-      await ask(api.DELETE("/api/mixes/{id}", { params: { path: { id: mix.id } } }));
+      await ask(api.DELETE("/api/mixes/{id}", { params: { path: { id: mix.id }, query: { version: mix.version } } }));
       await done();
       onGone();
       notify(

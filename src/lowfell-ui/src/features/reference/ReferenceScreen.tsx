@@ -78,7 +78,9 @@ function Pictures({ page, pictures }: { page: PiecePage; pictures: Reference[] }
   };
   const remove = () =>
     run(async () => {
-      await ask(api.DELETE("/api/references/{id}", { params: { path: { id: of!.id } } }));
+      await ask(
+        api.DELETE("/api/references/{id}", { params: { path: { id: of!.id }, query: { version: of!.version } } }),
+      );
       const { id, name } = of!;
       notify(`${name} is taken off.`, () => void run(() => restore(id)));
       setChosen(undefined);

@@ -13,13 +13,16 @@ export function SchoolsScreen() {
   const bench = useQuery(queries.bench());
   if (bench.isError) return <Failed why={wording(bench.error)} onAgain={() => void bench.refetch()} />;
   if (!bench.data) return <p className="p-6 text-soft">Opening…</p>;
-  const schools = bench.data.schools;
+  const { schools, version } = bench.data;
   async function choose(part: Partial<Schools>) {
     try {
-      const answer = await ask(api.PUT("/api/bench/schools", { body: { ...schools, ...part } }));
+      const answer = await ask(
+        api.PUT("/api/bench/schools", { params: { query: { version } }, body: { ...schools, ...part } }),
+      );
       schoolsChosen(answer);
     } catch (error) {
       notify(wording(error));
+      void bench.refetch();
     }
   }
   return (

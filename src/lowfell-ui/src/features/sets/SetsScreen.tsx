@@ -82,14 +82,14 @@ export function SetsScreen() {
               <IconButton
                 label={`Move ${card.name} up`}
                 disabled={i === 0}
-                onClick={() => tree.orderSets(swap(ids, i, i - 1))}
+                onClick={() => tree.orderSets(swap(ids, i, i - 1), ids)}
               >
                 <ArrowUp size={15} aria-hidden />
               </IconButton>
               <IconButton
                 label={`Move ${card.name} down`}
                 disabled={i === ids.length - 1}
-                onClick={() => tree.orderSets(swap(ids, i, i + 1))}
+                onClick={() => tree.orderSets(swap(ids, i, i + 1), ids)}
               >
                 <ArrowDown size={15} aria-hidden />
               </IconButton>

@@ -28,6 +28,9 @@ async function save<T>(call: Promise<T>): Promise<T> {
 type Named = { id: string; name: string };
 
 const at = (id: string) => ({ params: { path: { id } } });
+const atVersion = ({ id, version }: { id: string; version: number }) => ({
+  params: { path: { id }, query: { version } },
+});
 
 const putZones = (zones: { id: string; version: number; settings: ZoneSettings }[]) =>
   ask(api.PUT("/api/zones", { body: { zones } }));
@@ -42,13 +45,13 @@ export function useTree() {
         await save(ask(api.PUT("/api/sets/{id}", { ...at(set.id), body: { version: set.version, ...draft } })));
       },
       copySet: (set: Named) => run(() => ask(api.POST("/api/sets/{id}/copy", at(set.id)))),
-      removeSet: (set: Named) =>
+      removeSet: (set: Named & { version: number }) =>
         run(
-          () => ask(api.DELETE("/api/sets/{id}", at(set.id))),
+          () => ask(api.DELETE("/api/sets/{id}", atVersion(set))),
           `Deleted ${set.name}.`,
           () => ask(api.POST("/api/sets/{id}/restore", at(set.id))),
         ),
-      orderSets: (ids: string[]) => run(() => ask(api.PUT("/api/sets/order", { body: { ids } }))),
+      orderSets: (ids: string[], was: string[]) => run(() => ask(api.PUT("/api/sets/order", { body: { ids, was } }))),
       savePiece: (set: SetView, piece: PieceDraft, old?: PieceView) =>
         save(
           old
@@ -68,7 +71,7 @@ export function useTree() {
       copyPiece: (piece: PieceView) => run(() => ask(api.POST("/api/pieces/{id}/copy", at(piece.id)))),
       removePiece: (piece: PieceView) =>
         run(
-          () => ask(api.DELETE("/api/pieces/{id}", at(piece.id))),
+          () => ask(api.DELETE("/api/pieces/{id}", atVersion(piece))),
           `Deleted ${piece.piece.name}.`,
           () => ask(api.POST("/api/pieces/{id}/restore", at(piece.id))),
         ),
@@ -77,7 +80,7 @@ export function useTree() {
           ask(
             api.PUT("/api/sets/{setId}/pieces/order", {
               params: { path: { setId: set.id } },
-              body: { ids },
+              body: { ids, was: set.pieces.map((p) => p.id) },
             }),
           ),
         ),
@@ -109,7 +112,7 @@ export function useTree() {
       copyZone: (zone: ZoneView) => run(() => ask(api.POST("/api/zones/{id}/copy", at(zone.id)))),
       removeZone: (zone: ZoneView) =>
         run(
-          () => ask(api.DELETE("/api/zones/{id}", at(zone.id))),
+          () => ask(api.DELETE("/api/zones/{id}", atVersion(zone))),
           `Deleted ${zone.settings.name}.`,
           () => ask(api.POST("/api/zones/{id}/restore", at(zone.id))),
         ),
@@ -118,7 +121,7 @@ export function useTree() {
           ask(
             api.PUT("/api/pieces/{pieceId}/zones/order", {
               params: { path: { pieceId: piece.id } },
-              body: { ids },
+              body: { ids, was: piece.zones.map((z) => z.id) },
             }),
           ),
         ),

@@ -76,7 +76,11 @@ export function MaterialEditor({ material, onKept, onGone }: Props) {
   async function remove() {
     if (!material) return;
     try {
-      await ask(api.DELETE("/api/materials/{id}", { params: { path: { id: material.id } } }));
+      await ask(
+        api.DELETE("/api/materials/{id}", {
+          params: { path: { id: material.id }, query: { version: material.version } },
+        }),
+      );
       await changed("shelf");
       onGone();
       notify(

@@ -25,7 +25,7 @@ export function Stock({ material }: { material: Material }) {
     run(() => ask(api.POST("/api/materials/{id}/bottles", { params: { path: { id: material.id } }, body: bottle })));
   const remove = (b: Bottle) =>
     run(async () => {
-      await ask(api.DELETE("/api/bottles/{id}", { params: { path: { id: b.id } } }));
+      await ask(api.DELETE("/api/bottles/{id}", { params: { path: { id: b.id }, query: { version: b.version } } }));
       notify("The bottle is gone.", () => void add(b.bottle));
     });
   const lowAt = material.material.lowStockMl;

@@ -47,7 +47,7 @@ export function StripePanel({ material }: { material: Material }) {
       () =>
         ask(
           api.PUT("/api/materials/{id}/calibration", {
-            params: { path: { id: material.id } },
+            params: { path: { id: material.id }, query: { version: material.version } },
             body: { calibrationId },
           }),
         ),
@@ -113,7 +113,7 @@ export function StripePanel({ material }: { material: Material }) {
               () =>
                 ask(
                   api.POST("/api/materials/{id}/calibrations", {
-                    params: { path: { id: material.id } },
+                    params: { path: { id: material.id }, query: { version: material.version } },
                     body: draft,
                   }),
                 ),

@@ -24,7 +24,7 @@ export function SchemeDialog({ open, page, onClose }: { open: boolean; page: Zon
         ask(
           api.PUT("/api/schemes/{id}/name", {
             params: { path: { id: page.scheme.id } },
-            body: { name },
+            body: { name, version: page.scheme.version },
           }),
         ),
       "Scheme renamed.",

@@ -143,7 +143,11 @@ export function TileEditor({ tile, materials, zones, onKept, onGone }: Props) {
             <Button
               onClick={() =>
                 void run(async () => {
-                  await ask(api.DELETE("/api/tiles/{id}", { params: { path: { id: tile.id } } }));
+                  await ask(
+                    api.DELETE("/api/tiles/{id}", {
+                      params: { path: { id: tile.id }, query: { version: tile.version } },
+                    }),
+                  );
                   onGone();
                   notify(
                     `Deleted ${tile.tile.name}.`,
