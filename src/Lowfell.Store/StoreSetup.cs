@@ -1,6 +1,7 @@
 using Lowfell.Store.Backups;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
+using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Storage;
 using Microsoft.Extensions.DependencyInjection;
@@ -19,16 +20,22 @@ public static class StoreSetup
     /// <summary>Adds the database.</summary>
     /// <param name="services">Services of the host, which must hold an <see cref="IBenchScope"/>.</param>
     /// <param name="connectionString">PostgreSQL connection.</param>
-    public static IServiceCollection AddLowfellStore(this IServiceCollection services, string connectionString) =>
-        services.AddDbContext<LowfellDb>(o => o.UseNpgsql(connectionString));
+    /// <param name="watched">What watches the queries.</param>
+    public static IServiceCollection AddLowfellStore(this IServiceCollection services, string connectionString, Func<IServiceProvider, IEnumerable<IInterceptor>> watched) =>
+        services.AddDbContext<LowfellDb>((s, o) => o.UseNpgsql(connectionString).AddInterceptors(watched(s)));
 
     /// <summary>
-    /// Applies missing migrations and opens the home bench. What a migration is about to change is written into the folder of backups
-    /// first. One host at a time does this; another that starts meanwhile waits, and finds it done.
+    /// Makes the database where there is none, applies missing migrations and opens the home bench. What a migration is about to change is
+    /// written into the folder of backups first. One host at a time does this; another that starts meanwhile waits, and finds it done.
     /// </summary>
+    /// <param name="db">The database, as its owner.</param>
+    /// <param name="backups">Writes down what is there before it is changed.</param>
+    /// <param name="then">What else one host at a time does before any serves.</param>
+    /// <param name="cancel">Cancels.</param>
     /// <exception cref="BackupException">The dump could not be written: nothing is migrated.</exception>
-    public static async Task MigrateAsync(LowfellDb db, BackupDesk backups, CancellationToken cancel)
+    public static async Task MigrateAsync(LowfellDb db, BackupDesk backups, Func<Task> then, CancellationToken cancel)
     {
+        ArgumentNullException.ThrowIfNull(then);
         var database = db.GetService<IRelationalDatabaseCreator>();
         if (!await database.ExistsAsync(cancel))
         {
@@ -48,15 +55,15 @@ public static class StoreSetup
             }
 
             await db.Database.MigrateAsync(cancel);
+            await db.Database.ExecuteSqlAsync(
+                $"""
+                INSERT INTO benches ("Id", "Name", "IsDemo", "ShelfVersion")
+                VALUES ({FirstBenchId}, 'My bench', true, 1)
+                ON CONFLICT DO NOTHING
+                """,
+                cancel);
+            await then();
         }
-
-        await db.Database.ExecuteSqlAsync(
-            $"""
-            INSERT INTO benches ("Id", "Name", "IsDemo", "ShelfVersion")
-            VALUES ({FirstBenchId}, 'My bench', true, 1)
-            ON CONFLICT DO NOTHING
-            """,
-            cancel);
     }
 
     /// <summary>A bench known beforehand.</summary>

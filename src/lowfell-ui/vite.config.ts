@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
@@ -12,6 +13,18 @@ export default defineConfig({
       name: "font-licence",
       generateBundle() {
         this.emitFile({ type: "asset", fileName: "licences/font.txt", source: readFileSync("src/fonts/LICENSE", "utf8") });
+      },
+    },
+    {
+      // Its list of files is told to the service worker: all but pictures of the guide and the view that draws pieces.
+      name: "service-worker",
+      generateBundle(_, bundle) {
+        const files = [...Object.keys(bundle).filter((f) => /\.(js|css|woff2)$/.test(f) && !f.includes("LookStage")), "theme.js", "core.svg", "manifest.webmanifest"].sort();
+        const version = createHash("sha256").update(files.join()).digest("hex").slice(0, 12);
+        const source = readFileSync("sw.js", "utf8")
+          .replace("const files = [];", `const files = ${JSON.stringify(files.map((f) => `/${f}`))};`)
+          .replace('const version = "";', `const version = "${version}";`);
+        this.emitFile({ type: "asset", fileName: "sw.js", source });
       },
     },
   ],

@@ -74,6 +74,12 @@ public sealed class Browser : IDisposable
     /// <summary>Closes the page, as a painter closes a tab.</summary>
     public void Leave() => driver.Navigate().GoToUrl("about:blank");
 
+    /// <summary>Opens another tab of the same browser, and goes to it.</summary>
+    public void NewTab() => driver.SwitchTo().NewWindow(WindowType.Tab);
+
+    /// <summary>Goes to a tab, by the order in which they were opened.</summary>
+    public void Tab(int number) => driver.SwitchTo().Window(driver.WindowHandles[number]);
+
     public void Reload() => driver.Navigate().Refresh();
 
     public object? Run(string script, params object[] args) => driver.ExecuteScript(script, args);

@@ -226,7 +226,7 @@ public sealed class BackupTests : IAsyncLifetime
         async Task Start()
         {
             await using var db = Db();
-            await StoreSetup.MigrateAsync(db, Desk(), Cancel);
+            await StoreSetup.MigrateAsync(db, Desk(), () => Task.CompletedTask, Cancel);
         }
 
         await Task.WhenAll(Start(), Start());
@@ -242,7 +242,7 @@ public sealed class BackupTests : IAsyncLifetime
         await using var db = Db();
         await db.GetService<IMigrator>().MigrateAsync("20261125124448_FactsAndWaits", Cancel);
         var desk = new BackupDesk(new(Connection, File("own"), "0.10.0", File("no-such-tools")), TimeProvider.System);
-        var refused = await Assert.ThrowsAsync<BackupException>(() => StoreSetup.MigrateAsync(db, desk, Cancel));
+        var refused = await Assert.ThrowsAsync<BackupException>(() => StoreSetup.MigrateAsync(db, desk, () => Task.CompletedTask, Cancel));
         Assert.Contains("pg_dump is missing", refused.Message);
         Assert.NotEmpty(await db.Database.GetPendingMigrationsAsync(Cancel));
     }
@@ -322,7 +322,7 @@ public sealed class BackupTests : IAsyncLifetime
         async Task Start()
         {
             await using var db = Db();
-            await StoreSetup.MigrateAsync(db, Desk(), Cancel);
+            await StoreSetup.MigrateAsync(db, Desk(), () => Task.CompletedTask, Cancel);
         }
 
         await Task.WhenAll(Start(), Start());

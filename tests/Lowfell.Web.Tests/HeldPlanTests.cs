@@ -160,21 +160,6 @@ public sealed class HeldPlanTests(ClockHost host) : IClassFixture<ClockHost>
     }
 
     [Fact]
-    public async Task A_search_whose_host_was_lost_is_given_up_when_it_is_stopped()
-    {
-        var id = Guid.NewGuid();
-        var bench = await host.ScalarAsync<Guid>("""SELECT "Id" FROM benches LIMIT 1""");
-        await host.ExecuteAsync($$"""
-            INSERT INTO solves ("Id", "BenchId", "AskedAt", "BegunAt", "Request", "Seconds", "Status", "CancelWanted", "Progress", "Message")
-            VALUES ('{{id}}', '{{bench}}', now() - interval '1 hour', now() - interval '1 hour', '{}', 10, 'Running', false, '', '')
-            """);
-        Assert.Equal("running", (string)(await host.GetAsync($"/api/plan/solves/{id}"))["status"]!);
-        var ended = await host.DeleteAsync($"/api/plan/solves/{id}", HttpStatusCode.OK);
-        Assert.Equal("failed", (string)ended["status"]!);
-        Assert.Contains("was lost", (string)ended["message"]!, StringComparison.Ordinal);
-    }
-
-    [Fact]
     public async Task What_cannot_be_held_or_searched_for_is_refused()
     {
         await host.RefusesAsync(HttpMethod.Put, "/api/plan/held", new { }, "planId");

@@ -102,7 +102,10 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
             ReadyDatabase.Make(Cluster, database, Demo, name => Fill(name, Demo));
         }
 
-        builder.UseSetting("ConnectionStrings:Lowfell", Connection);
+        // Every test asks a host that owns nothing: what it may not do to the database none of its answers needs.
+        ServingRole.Make(Cluster);
+        builder.UseSetting("ConnectionStrings:Owner", Connection);
+        builder.UseSetting("ConnectionStrings:Lowfell", ServingRole.In(Connection));
         builder.UseSetting("Demo", Demo ? "true" : "false");
         builder.UseSetting("Backups:Folder", BackupFolder);
     }

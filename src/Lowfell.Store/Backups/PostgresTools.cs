@@ -37,7 +37,11 @@ internal sealed class PostgresTools(string connection, string? folder = null)
 
         var to = Settings;
         (start.Environment["PGHOST"], start.Environment["PGPORT"]) = (to.Host, to.Port.ToString(System.Globalization.CultureInfo.InvariantCulture));
-        (start.Environment["PGUSER"], start.Environment["PGPASSWORD"], start.Environment["PGDATABASE"]) = (to.Username, to.Password, to.Database);
+        (start.Environment["PGUSER"], start.Environment["PGDATABASE"]) = (to.Username, to.Database);
+
+        // A file tells nobody who looks at processes; a password of its own is for who has no such file.
+        start.Environment["PGPASSFILE"] = to.Passfile;
+        start.Environment["PGPASSWORD"] = to.Passfile is { Length: > 0 } ? null : to.Password;
         using var process = Start(start, tool);
         try
         {

@@ -42,6 +42,8 @@ internal sealed class TrayRollConfiguration : BenchRowConfiguration<TrayRollRow>
     {
         row.Property(r => r.Request).HasColumnType("text");
         row.Property(r => r.Message).HasMaxLength(500);
+        row.Property(r => r.Run).IsConcurrencyToken();
+        row.HasIndex(r => r.Status).HasFilter("\"Status\" IN ('Waiting', 'Running')");
         row.HasOne(r => r.Tray).WithMany().HasForeignKey(r => new { r.BenchId, r.TrayId }).OnDelete(DeleteBehavior.Cascade);
     }
 }

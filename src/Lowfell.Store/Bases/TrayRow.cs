@@ -46,27 +46,8 @@ public sealed class TrayRow : IBenchRow, IVersionedRow
     public List<int> TuftsLaid { get; set; } = [];
 }
 
-/// <summary>How far a roll of a tray is.</summary>
-public enum RollStatus
-{
-    /// <summary>It waits for a host.</summary>
-    Waiting,
-
-    /// <summary>It is being rolled.</summary>
-    Running,
-
-    /// <summary>The tray has been laid anew.</summary>
-    Ended,
-
-    /// <summary>It was ended by the painter; the tray is as it was.</summary>
-    Cancelled,
-
-    /// <summary>It failed; the tray is as it was.</summary>
-    Failed,
-}
-
 /// <summary>A roll of a whole tray, as a job.</summary>
-public sealed class TrayRollRow : IBenchRow
+public sealed class TrayRollRow : IJobRow
 {
     /// <summary>Identity.</summary>
     public Guid Id { get; set; }
@@ -84,7 +65,7 @@ public sealed class TrayRollRow : IBenchRow
     public required string Request { get; set; }
 
     /// <summary>How far it is.</summary>
-    public RollStatus Status { get; set; }
+    public JobStatus Status { get; set; }
 
     /// <summary>Layouts grown.</summary>
     public int Done { get; set; }
@@ -100,6 +81,12 @@ public sealed class TrayRollRow : IBenchRow
 
     /// <summary>When a host was last seen at it; null before one begins.</summary>
     public DateTimeOffset? SeenAt { get; set; }
+
+    /// <inheritdoc/>
+    public Guid? Run { get; set; }
+
+    /// <inheritdoc/>
+    public int Losses { get; set; }
 
     /// <summary>When it ended.</summary>
     public DateTimeOffset? EndedAt { get; set; }

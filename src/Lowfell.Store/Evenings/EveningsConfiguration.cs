@@ -26,6 +26,8 @@ internal sealed class SolveConfiguration : BenchRowConfiguration<SolveRow>
         row.Property(s => s.Request).HasColumnType("text");
         row.Property(s => s.Progress).HasColumnType("text");
         row.Property(s => s.Message).HasMaxLength(2000);
+        row.Property(s => s.Run).IsConcurrencyToken();
+        row.HasIndex(s => s.Status).HasFilter("\"Status\" IN ('Waiting', 'Running')");
     }
 }
 

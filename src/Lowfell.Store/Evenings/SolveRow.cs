@@ -1,26 +1,7 @@
 namespace Lowfell.Store;
 
-/// <summary>Where the search for a plan stands.</summary>
-public enum SolveStatus
-{
-    /// <summary>Waits for a host.</summary>
-    Waiting,
-
-    /// <summary>A host is at it.</summary>
-    Running,
-
-    /// <summary>Ended with its best plan.</summary>
-    Ended,
-
-    /// <summary>Ended early, as was wished, with its best plan.</summary>
-    Cancelled,
-
-    /// <summary>Ended without one.</summary>
-    Failed,
-}
-
 /// <summary>A search for a better plan, run by any host.</summary>
-public sealed class SolveRow : IBenchRow
+public sealed class SolveRow : IJobRow
 {
     /// <summary>Identity.</summary>
     public Guid Id { get; set; }
@@ -34,6 +15,15 @@ public sealed class SolveRow : IBenchRow
     /// <summary>When a host began.</summary>
     public DateTimeOffset? BegunAt { get; set; }
 
+    /// <inheritdoc/>
+    public DateTimeOffset? SeenAt { get; set; }
+
+    /// <inheritdoc/>
+    public Guid? Run { get; set; }
+
+    /// <inheritdoc/>
+    public int Losses { get; set; }
+
     /// <summary>When it ended.</summary>
     public DateTimeOffset? EndedAt { get; set; }
 
@@ -44,7 +34,7 @@ public sealed class SolveRow : IBenchRow
     public double Seconds { get; set; }
 
     /// <summary>Where it stands.</summary>
-    public SolveStatus Status { get; set; }
+    public JobStatus Status { get; set; }
 
     /// <summary>The painter wants it to end.</summary>
     public bool CancelWanted { get; set; }

@@ -1529,6 +1529,9 @@ namespace Lowfell.Store.Migrations
                     b.Property<DateTimeOffset?>("EndedAt")
                         .HasColumnType("timestamp with time zone");
 
+                    b.Property<int>("Losses")
+                        .HasColumnType("integer");
+
                     b.Property<string>("Message")
                         .IsRequired()
                         .HasMaxLength(2000)
@@ -1547,8 +1550,15 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("text");
 
+                    b.Property<Guid?>("Run")
+                        .IsConcurrencyToken()
+                        .HasColumnType("uuid");
+
                     b.Property<double>("Seconds")
                         .HasColumnType("double precision");
+
+                    b.Property<DateTimeOffset?>("SeenAt")
+                        .HasColumnType("timestamp with time zone");
 
                     b.Property<string>("Status")
                         .IsRequired()
@@ -1556,6 +1566,9 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("character varying(40)");
 
                     b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("Status")
+                        .HasFilter("\"Status\" IN ('Waiting', 'Running')");
 
                     b.HasIndex("BenchId", "AskedAt");
 
@@ -1644,6 +1657,9 @@ namespace Lowfell.Store.Migrations
                     b.Property<DateTimeOffset?>("EndedAt")
                         .HasColumnType("timestamp with time zone");
 
+                    b.Property<int>("Losses")
+                        .HasColumnType("integer");
+
                     b.Property<string>("Message")
                         .IsRequired()
                         .HasMaxLength(500)
@@ -1657,6 +1673,10 @@ namespace Lowfell.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("text");
 
+                    b.Property<Guid?>("Run")
+                        .IsConcurrencyToken()
+                        .HasColumnType("uuid");
+
                     b.Property<DateTimeOffset?>("SeenAt")
                         .HasColumnType("timestamp with time zone");
 
@@ -1669,6 +1689,9 @@ namespace Lowfell.Store.Migrations
                         .HasColumnType("uuid");
 
                     b.HasKey("BenchId", "Id");
+
+                    b.HasIndex("Status")
+                        .HasFilter("\"Status\" IN ('Waiting', 'Running')");
 
                     b.HasIndex("BenchId", "TrayId");
 

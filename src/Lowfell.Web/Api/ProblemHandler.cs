@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Net.Sockets;
 using System.Text.Json;
 using Microsoft.AspNetCore.Diagnostics;
@@ -36,7 +37,9 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
         };
         if (problem is null)
         {
-            log.LogError(exception, "{Method} {Path} failed", httpContext.Request.Method, httpContext.Request.Path);
+            // By its pattern, not as it was asked for: an address may hold a key.
+            var place = (httpContext.Features.Get<IExceptionHandlerFeature>()?.Endpoint as RouteEndpoint)?.RoutePattern.RawText ?? "an address that is none";
+            log.LogError(exception, "{Method} {Path} failed, trace {Trace}", httpContext.Request.Method, place, Activity.Current?.Id ?? httpContext.TraceIdentifier);
             problem = Problems.Of(ProblemCode.Failed, "Lowfell has failed here.", "Nothing was stored. The log of the host says more.");
         }
 

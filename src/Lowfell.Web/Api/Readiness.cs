@@ -42,12 +42,15 @@ public sealed class ReadyGate(RequestDelegate next, Readiness readiness)
     /// <summary>What the answer says while the database is brought up to date.</summary>
     public const string Migrating = "Lowfell is bringing its database up to date.";
 
+    /// <summary>Answered in any case.</summary>
+    public const string Live = "/api/health/live";
+
     private const string Kept = "What you have changed is kept until it is back.";
 
     /// <summary>Lets through or refuses.</summary>
     public Task InvokeAsync(HttpContext context)
     {
-        if (readiness.Done.IsCompletedSuccessfully || !context.Request.Path.StartsWithSegments("/api"))
+        if (readiness.Done.IsCompletedSuccessfully || !context.Request.Path.StartsWithSegments("/api") || context.Request.Path == Live)
         {
             return next(context);
         }

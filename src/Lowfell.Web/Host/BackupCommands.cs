@@ -51,7 +51,10 @@ public static class BackupCommands
     /// <summary>Connection to the database, from the configuration.</summary>
     internal static string Connection(IConfiguration settings) => settings.GetConnectionString("Lowfell") ?? "Host=127.0.0.1;Database=lowfell";
 
+    /// <summary>The same as its owner, who alone makes and changes tables; the same where one role does both.</summary>
+    internal static string OwnerConnection(IConfiguration settings) => settings.GetConnectionString("Owner") ?? Connection(settings);
+
     /// <summary>Where backups go, from the configuration: Backups:Folder, Backups:Tools.</summary>
     internal static BackupPlace Place(IConfiguration settings, string home) =>
-        new(Connection(settings), settings["Backups:Folder"] ?? Path.Combine(home, "backups"), AppVersion.Now, settings["Backups:Tools"]);
+        new(OwnerConnection(settings), settings["Backups:Folder"] ?? Path.Combine(home, "backups"), AppVersion.Now, settings["Backups:Tools"]);
 }

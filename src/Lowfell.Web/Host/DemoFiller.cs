@@ -19,10 +19,14 @@ public sealed class DemoFiller(IServiceProvider services, TimeProvider clock) : 
         bench.Open(benchId);
         var db = scope.ServiceProvider.GetRequiredService<LowfellDb>();
         var now = clock.GetUtcNow();
+
+        // All of it or nothing: a bench that is half full counts as one's own, and would never be filled.
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
         if (await DemoLoader.LoadIfEmptyAsync(db, benchId, DateOnly.FromDateTime(now.UtcDateTime), cancel))
         {
             await DemoHistory.AddAsync(db, bench, now, cancel);
             await DemoTray.AddAsync(db, scope.ServiceProvider.GetRequiredService<TrayDesk>(), cancel);
+            await all.CommitAsync(cancel);
             db.ChangeTracker.Clear();
             await scope.ServiceProvider.GetRequiredService<SetStamps>().ReadAsync(TimeSpan.MaxValue, cancel);
         }

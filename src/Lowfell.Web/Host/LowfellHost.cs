@@ -27,8 +27,7 @@ using Lowfell.Web.Features.Stack;
 using Lowfell.Web.Features.Tiles;
 using Lowfell.Web.Features.Weathering;
 using Microsoft.AspNetCore.Http.Json;
-using Serilog;
-using Serilog.Events;
+using Hangfire;
 
 namespace Lowfell.Web.Host;
 
@@ -41,14 +40,8 @@ public static class LowfellHost
     public static WebApplication Build(string[] args)
     {
         var builder = WebApplication.CreateBuilder(args);
-        builder.Logging.ClearProviders();
-        builder.Services.AddSerilog(log => log
-            .MinimumLevel.Information()
-            .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
-            .MinimumLevel.Override("Hangfire", LogEventLevel.Warning)
-            .MinimumLevel.Override("Microsoft.EntityFrameworkCore", LogEventLevel.Fatal)
-            .MinimumLevel.Override("Microsoft.AspNetCore.Diagnostics", LogEventLevel.Fatal)
-            .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}"));
+        builder.AddLog();
+        builder.AddTelemetry();
         builder.WebHost.ConfigureKestrel(o =>
         {
             o.Limits.MaxRequestBodySize = MostBodyBytes;
@@ -59,7 +52,9 @@ public static class LowfellHost
         builder.Services.AddScoped<OpenBench>();
         builder.Services.AddScoped<IBenchScope>(s => s.GetRequiredService<OpenBench>());
         var connection = BackupCommands.Connection(builder.Configuration);
-        builder.Services.AddLowfellStore(connection);
+        builder.Services.AddSingleton<SlowQueries>();
+        builder.Services.AddSingleton<SlowJobs>();
+        builder.Services.AddLowfellStore(connection, s => [s.GetRequiredService<SlowQueries>()]);
         builder.Services.AddSingleton(s => new BackupDesk(BackupCommands.Place(builder.Configuration, builder.Environment.ContentRootPath), s.GetRequiredService<TimeProvider>()));
         builder.Services.AddSingleton<Readiness>();
         builder.Services.AddHostedService<Preparation>();
@@ -95,7 +90,9 @@ public static class LowfellHost
         builder.Services.AddScoped<SetStamps>();
         builder.Services.AddScoped<SetCards>();
         builder.Services.AddSingleton<StampQueue>();
-        builder.Services.AddJobs(connection);
+        builder.Services.AddJobs(connection, s => s.GetRequiredService<SlowJobs>());
+        builder.Services.AddSingleton(WatchedJobs.Of<SolveRow>((jobs, row) => jobs.Enqueue<SolveJob>(j => j.RunAsync(row.BenchId, row.Id, CancellationToken.None)), "Hosts were lost over this search; the plan at once still stands."));
+        builder.Services.AddSingleton(WatchedJobs.Of<TrayRollRow>((jobs, row) => jobs.Enqueue<TrayJob>(j => j.RunAsync(row.BenchId, row.Id, CancellationToken.None)), "Hosts were lost over this roll; the tray is as it was. Roll it again."));
         builder.Services.AddRateLimits();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<ProblemHandler>();

@@ -3,12 +3,14 @@ using Lowfell.Store;
 using Lowfell.Store.Backups;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
+using Lowfell.Web.Jobs;
+using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Host;
 
 /// <summary>
 /// Brings the database up to date while the host already answers, so that whoever waits for it can be told. Unless told otherwise it
-/// loads the demo into an empty bench. What needs the database waits for <see cref="Readiness"/>; where it fails, the host ends.
+/// loads the demo into an empty bench. Tables are made and changed by the owner of the database; all else is done by the host's own role. What needs the database waits for <see cref="Readiness"/>; where it fails, the host ends.
 /// </summary>
 /// <param name="services">Services of the host.</param>
 /// <param name="readiness">Told when it is done.</param>
@@ -18,6 +20,7 @@ namespace Lowfell.Web.Host;
 public sealed class Preparation(IServiceProvider services, Readiness readiness, IConfiguration settings, IHostApplicationLifetime lifetime, ILogger<Preparation> log) : BackgroundService
 {
     private static readonly TimeSpan Retry = TimeSpan.FromSeconds(1);
+
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
@@ -77,15 +80,19 @@ public sealed class Preparation(IServiceProvider services, Readiness readiness, 
 
     private async Task PrepareAsync(CancellationToken cancel)
     {
-        await using var scope = services.CreateAsyncScope();
-        var bench = scope.ServiceProvider.GetRequiredService<OpenBench>();
-        bench.Open(OpenBench.Home);
-        var db = scope.ServiceProvider.GetRequiredService<LowfellDb>();
+        var (owner, app) = (BackupCommands.OwnerConnection(settings), BackupCommands.Connection(settings));
+        await using var db = new LowfellDb(new DbContextOptionsBuilder<LowfellDb>().UseNpgsql(owner).Options, new StoreSetup.FixedBench(OpenBench.Home));
         readiness.DatabaseAway = readiness.DatabaseAway && !await db.Database.CanConnectAsync(cancel);
-        await StoreSetup.MigrateAsync(db, services.GetRequiredService<BackupDesk>(), cancel);
-        if (settings.GetValue("Demo", true))
+        await StoreSetup.MigrateAsync(db, services.GetRequiredService<BackupDesk>(), FillAsync, cancel);
+
+        async Task FillAsync()
         {
-            await services.GetRequiredService<IDemoFiller>().FillAsync(OpenBench.Home, cancel);
+            JobSetup.MakeTables(owner);
+            await AppRole.GrantAsync(owner, app, ["public", JobSetup.Schema], cancel);
+            if (settings.GetValue("Demo", true))
+            {
+                await services.GetRequiredService<IDemoFiller>().FillAsync(OpenBench.Home, cancel);
+            }
         }
     }
 }

@@ -12,26 +12,35 @@ internal static class JobSetup
     /// <summary>The queue of what is done in seconds; it does not wait behind a search of minutes.</summary>
     public const string Quick = "quick";
 
-    public static void AddJobs(this IServiceCollection services, string connection)
+    /// <summary>Where jobs wait.</summary>
+    public const string Schema = "jobs";
+
+    /// <summary>Makes the tables of jobs, or brings them up to date.</summary>
+    /// <param name="owner">Connection of the database's owner.</param>
+    public static void MakeTables(string owner) => _ = Storage(owner, prepare: true);
+
+    public static void AddJobs(this IServiceCollection services, string connection, Func<IServiceProvider, Hangfire.Server.IServerFilter> slow)
     {
         // The library's own are one for the whole process: with several hosts in one, jobs would run with the services of another.
         services.AddSingleton<JobActivator>(s => new AspNetCoreJobActivator(s.GetRequiredService<IServiceScopeFactory>()));
-        services.AddSingleton<JobStorage>(_ => Storage(connection));
-        services.AddHangfire(jobs => jobs
+        services.AddSingleton<JobStorage>(_ => Storage(connection, prepare: false));
+        services.AddHangfire((services, jobs) => jobs
             .SetDataCompatibilityLevel(CompatibilityLevel.Version_180)
             .UseSimpleAssemblyNameTypeSerializer()
-            .UseRecommendedSerializerSettings());
+            .UseRecommendedSerializerSettings()
+            .UseFilter(slow(services)));
         services.AddHostedService<JobServer>();
+        services.AddHostedService<JobWatch>();
     }
 
-    private static PostgreSqlStorage Storage(string connection)
+    private static PostgreSqlStorage Storage(string connection, bool prepare)
     {
         var options = new PostgreSqlStorageOptions
         {
-            SchemaName = "jobs",
+            SchemaName = Schema,
             QueuePollInterval = TimeSpan.FromMilliseconds(500),
             InvisibilityTimeout = TimeSpan.FromMinutes(10),
-            PrepareSchemaIfNecessary = true,
+            PrepareSchemaIfNecessary = prepare,
         };
         return new(new NpgsqlConnectionFactory(connection, options), options);
     }
@@ -42,8 +51,10 @@ internal static class JobSetup
 /// <param name="readiness">How far the database is.</param>
 internal sealed class JobServer(IServiceProvider services, Readiness readiness) : BackgroundService
 {
-    /// <summary>The solver works on two threads: one job of a queue at a time is enough for a host.</summary>
-    private const int AtOnce = 1;
+    /// <summary>As many searches as there are benches on a machine: a long one of one bench does not hold up the other. A bench has one at a time, as a new one ends the one before.</summary>
+    private const int SearchesAtOnce = 2;
+
+    private const int QuickAtOnce = 1;
 
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
@@ -53,19 +64,19 @@ internal sealed class JobServer(IServiceProvider services, Readiness readiness) 
             return;
         }
 
-        using var searches = new BackgroundJobServer(Options("default"), services.GetRequiredService<JobStorage>());
-        using var quick = new BackgroundJobServer(Options(JobSetup.Quick), services.GetRequiredService<JobStorage>());
+        using var searches = new BackgroundJobServer(Options("default", SearchesAtOnce), services.GetRequiredService<JobStorage>());
+        using var quick = new BackgroundJobServer(Options(JobSetup.Quick, QuickAtOnce), services.GetRequiredService<JobStorage>());
         await Task.Delay(Timeout.Infinite, stoppingToken).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
         searches.SendStop();
         quick.SendStop();
         await Task.WhenAll(searches.WaitForShutdownAsync(CancellationToken.None), quick.WaitForShutdownAsync(CancellationToken.None));
     }
 
-    private BackgroundJobServerOptions Options(string queue) => new()
+    private BackgroundJobServerOptions Options(string queue, int atOnce) => new()
     {
         ServerName = $"{Environment.MachineName}:{Environment.ProcessId}:{queue}",
         Queues = [queue],
-        WorkerCount = AtOnce,
+        WorkerCount = atOnce,
         SchedulePollingInterval = TimeSpan.FromSeconds(5),
         StopTimeout = TimeSpan.FromSeconds(2),
         ShutdownTimeout = TimeSpan.FromSeconds(3),

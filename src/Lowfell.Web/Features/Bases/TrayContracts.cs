@@ -43,7 +43,7 @@ public sealed record RollRequest([VersionBound] int Version, [SeedBound] long Se
 /// <param name="Done">Layouts grown.</param>
 /// <param name="Of">Layouts that will be grown.</param>
 /// <param name="Message">What there is to say of its end.</param>
-public sealed record RollView(Guid Id, RollStatus Status, int Done, int Of, string Message);
+public sealed record RollView(Guid Id, JobStatus Status, int Done, int Of, string Message);
 
 /// <summary>A place, mm: to the right, to the rear.</summary>
 /// <param name="X">To the right, mm.</param>

@@ -19,7 +19,6 @@ namespace Lowfell.Web.Features.Bases;
 public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
 {
     private const int MostToldAlike = 40;
-    private static readonly TimeSpan Lost = TimeSpan.FromSeconds(20);
 
     /// <summary>Most copies that are rolled while the painter waits; more are a job.</summary>
     internal const int MostAtOnce = 4;
@@ -163,14 +162,6 @@ public sealed class TrayDesk(LowfellDb db, LayoutMemory memory, OpenBench open)
         }
 
         return [.. wanted.Select((c, i) => IsLaid(tray, i + 1) ? now[i] : c)];
-    }
-
-    /// <summary>A roll at which no host has been seen for a while has died with its host; the tray is as it was.</summary>
-    internal static Task EndLostAsync(LowfellDb db, Guid tray, DateTimeOffset now, CancellationToken cancel)
-    {
-        var since = now - Lost;
-        return db.TrayRolls.Where(r => r.TrayId == tray && r.Status == RollStatus.Running && r.SeenAt < since)
-            .ExecuteUpdateAsync(r => r.SetProperty(x => x.Status, RollStatus.Failed).SetProperty(x => x.EndedAt, now).SetProperty(x => x.Message, "The host that rolled it stopped; the tray is as it was. Roll it again."), cancel);
     }
 
     /// <summary>Boxes as a roll finds them: what is glued down on locked copies is counted in with what is left.</summary>

@@ -136,8 +136,7 @@ public static class TrayEndpoints
         Versions.Check(request.Version, tray.Version);
         var copies = TrayDesk.ToRoll(tray);
         Check(request, copies);
-        await TrayDesk.EndLostAsync(db, id, clock.GetUtcNow(), cancel);
-        if (await db.TrayRolls.AnyAsync(r => r.TrayId == id && (r.Status == RollStatus.Waiting || r.Status == RollStatus.Running), cancel))
+        if (await db.TrayRolls.AnyAsync(r => r.TrayId == id && (r.Status == JobStatus.Waiting || r.Status == JobStatus.Running), cancel))
         {
             throw new RefusedException("id", "Wait for it, or end it: a roll of this tray is under way.", 409);
         }
@@ -150,9 +149,8 @@ public static class TrayEndpoints
         return TypedResults.Accepted($"/api/trays/{id}/rolls/{row.Id}", TrayWriter.Roll(row));
     }
 
-    private static async Task<Ok<RollView>> RollState(Guid id, Guid rollId, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<RollView>> RollState(Guid id, Guid rollId, LowfellDb db, CancellationToken cancel)
     {
-        await TrayDesk.EndLostAsync(db, id, clock.GetUtcNow(), cancel);
         return TypedResults.Ok(TrayWriter.Roll(await db.TrayRolls.AsNoTracking().SingleOrDefaultAsync(r => r.Id == rollId && r.TrayId == id, cancel) ?? throw RefusedException.NotFound("rollId", rollId)));
     }
 

@@ -28,34 +28,39 @@ public sealed class TrayJob(IServiceScopeFactory scopes, LayoutMemory memory, Ti
         scope.ServiceProvider.GetRequiredService<OpenBench>().Open(benchId);
         var db = scope.ServiceProvider.GetRequiredService<LowfellDb>();
         var desk = scope.ServiceProvider.GetRequiredService<TrayDesk>();
-        if (await db.TrayRolls.SingleOrDefaultAsync(r => r.Id == id, shutdown) is not { Status: RollStatus.Waiting or RollStatus.Running } row)
+        await using var hold = await JobHold<TrayRollRow>.TakeAsync(scopes, db, benchId, id, shutdown);
+        if (hold is null)
         {
             return;
         }
 
-        (row.Status, row.SeenAt) = (RollStatus.Running, clock.GetUtcNow());
-        await db.SaveChangesAsync(shutdown);
         try
         {
-            await RollAsync(row, desk, db, shutdown);
+            using var either = CancellationTokenSource.CreateLinkedTokenSource(shutdown, hold.Taken);
+            await RollAsync(await db.TrayRolls.SingleAsync(r => r.Id == id, shutdown), desk, db, either.Token);
         }
         catch (OperationCanceledException) when (shutdown.IsCancellationRequested)
         {
-            await db.TrayRolls.Where(r => r.Id == id).ExecuteUpdateAsync(r => r.SetProperty(x => x.Status, RollStatus.Waiting), CancellationToken.None);
+            await hold.GiveBackAsync(db);
             throw;
+        }
+        catch (OperationCanceledException) when (hold.Taken.IsCancellationRequested)
+        {
+            // This host was not heard of: another rolls it.
+            log.LogWarning("The roll {Id} was taken up by another host", id);
         }
         catch (OperationCanceledException)
         {
-            await EndAsync(id, RollStatus.Cancelled, "Ended; the tray is as it was.", db);
+            await hold.EndAsync(db, JobStatus.Cancelled, "Ended; the tray is as it was.");
         }
         catch (Exception e) when (e is RefusedException or DbUpdateConcurrencyException)
         {
-            await EndAsync(id, RollStatus.Failed, "The tray was changed meanwhile; it stays as it is. Roll it again.", db);
+            await hold.EndAsync(db, JobStatus.Failed, "The tray was changed meanwhile; it stays as it is. Roll it again.");
         }
         catch (Exception e) when (!ProblemHandler.IsDatabaseAway(e))
         {
             log.LogError(e, "The roll {Id} failed", id);
-            await EndAsync(id, RollStatus.Failed, "The roll failed; the tray is as it was. The host's log says why.", db);
+            await hold.EndAsync(db, JobStatus.Failed, "The roll failed; the tray is as it was. The host's log says why.");
         }
     }
 
@@ -70,8 +75,8 @@ public sealed class TrayJob(IServiceScopeFactory scopes, LayoutMemory memory, Ti
         var work = Task.Run(() => TrayRoller.Roll(copies, family, stock, request, memory, () => Interlocked.Increment(ref done), stop.Token), CancellationToken.None);
         while (await Task.WhenAny(work, Task.Delay(Every, clock, CancellationToken.None)) != work)
         {
-            var (grown, now) = (Volatile.Read(ref done), clock.GetUtcNow());
-            await db.TrayRolls.Where(r => r.Id == row.Id).ExecuteUpdateAsync(r => r.SetProperty(x => x.Done, grown).SetProperty(x => x.SeenAt, now), CancellationToken.None);
+            var grown = Volatile.Read(ref done);
+            await db.TrayRolls.Where(r => r.Id == row.Id).ExecuteUpdateAsync(r => r.SetProperty(x => x.Done, grown), CancellationToken.None);
             if (await db.TrayRolls.Where(r => r.Id == row.Id).Select(r => r.CancelWanted).SingleOrDefaultAsync(CancellationToken.None))
             {
                 await stop.CancelAsync();
@@ -79,14 +84,7 @@ public sealed class TrayJob(IServiceScopeFactory scopes, LayoutMemory memory, Ti
         }
 
         var (rolled, lacking) = await work;
-        (row.Status, row.Done, row.EndedAt) = (RollStatus.Ended, row.Of, clock.GetUtcNow());
+        (row.Status, row.Done, row.EndedAt) = (JobStatus.Ended, row.Of, clock.GetUtcNow());
         await desk.KeepAsync(tray, TrayDesk.AsLocked(rolled, TrayDesk.Copies(tray)), lacking, shutdown);
-    }
-
-    private Task EndAsync(Guid id, RollStatus status, string message, LowfellDb db)
-    {
-        db.ChangeTracker.Clear();
-        var now = clock.GetUtcNow();
-        return db.TrayRolls.Where(r => r.Id == id).ExecuteUpdateAsync(r => r.SetProperty(x => x.Status, status).SetProperty(x => x.EndedAt, now).SetProperty(x => x.Message, message), CancellationToken.None);
     }
 }

@@ -376,4 +376,4 @@ public sealed record SolveProgress(SolveStage Stage, double Seconds, PlanSummary
 /// <param name="Progress">How far it is; none until it begins.</param>
 /// <param name="PlanId">The plan it found.</param>
 /// <param name="Message">Why it failed.</param>
-public sealed record SolveView(Guid Id, SolveStatus Status, double Seconds, SolveProgress? Progress, Guid? PlanId, string Message);
+public sealed record SolveView(Guid Id, JobStatus Status, double Seconds, SolveProgress? Progress, Guid? PlanId, string Message);

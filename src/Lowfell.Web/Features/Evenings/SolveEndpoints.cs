@@ -15,7 +15,6 @@ public static class SolveEndpoints
     private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(500);
 
     // So long after its time a search has no host any more.
-    private static readonly TimeSpan Lost = TimeSpan.FromMinutes(2);
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
@@ -33,8 +32,7 @@ public static class SolveEndpoints
     private static async Task<Accepted<SolveView>> Start(SolveRequest request, PlanDesk desk, LowfellDb db, OpenBench open, IBackgroundJobClient jobs, TimeProvider clock, CancellationToken cancel)
     {
         await desk.CheckAsync(request.Request, cancel);
-        await db.Solves.Where(s => s.Status == SolveStatus.Waiting || s.Status == SolveStatus.Running).ExecuteUpdateAsync(s => s.SetProperty(r => r.CancelWanted, true), cancel);
-        await GiveUpLostAsync(db, clock, cancel);
+        await db.Solves.Where(s => s.Status == JobStatus.Waiting || s.Status == JobStatus.Running).ExecuteUpdateAsync(s => s.SetProperty(r => r.CancelWanted, true), cancel);
         var row = new SolveRow { Id = Guid.CreateVersion7(), AskedAt = clock.GetUtcNow(), Request = Kept.Write(request.Request), Seconds = request.Seconds };
         db.Solves.Add(row);
         await db.SaveChangesAsync(cancel);
@@ -52,39 +50,37 @@ public static class SolveEndpoints
 
         // One that no host has begun ends at once.
         var now = clock.GetUtcNow();
-        await db.Solves.Where(s => s.Id == id && s.Status == SolveStatus.Waiting)
-            .ExecuteUpdateAsync(s => s.SetProperty(r => r.Status, SolveStatus.Cancelled).SetProperty(r => r.EndedAt, now), cancel);
-        await GiveUpLostAsync(db, clock, cancel);
+        await db.Solves.Where(s => s.Id == id && s.Status == JobStatus.Waiting)
+            .ExecuteUpdateAsync(s => s.SetProperty(r => r.Status, JobStatus.Cancelled).SetProperty(r => r.EndedAt, now), cancel);
         return TypedResults.Ok(View(await RowAsync(id, db, cancel)));
     }
 
-    // A host that was cut off in the middle of a search can't say so.
-    private static Task GiveUpLostAsync(LowfellDb db, TimeProvider clock, CancellationToken cancel)
-    {
-        var (now, message) = (clock.GetUtcNow(), "The host that searched was lost; the plan at once still stands.");
-        var before = now - Lost;
-        return db.Solves.Where(s => s.Status == SolveStatus.Running && s.BegunAt!.Value.AddSeconds(s.Seconds) < before)
-            .ExecuteUpdateAsync(s => s.SetProperty(r => r.Status, SolveStatus.Failed).SetProperty(r => r.EndedAt, now).SetProperty(r => r.Message, message), cancel);
-    }
-
-    private static async Task<ServerSentEventsResult<SolveView>> Events(Guid id, LowfellDb db, TimeProvider clock, CancellationToken cancel)
+    private static async Task<ServerSentEventsResult<SolveView>> Events(Guid id, LowfellDb db, TimeProvider clock, IHostApplicationLifetime host, CancellationToken cancel)
     {
         await RowAsync(id, db, cancel);
-        return TypedResults.ServerSentEvents(Follow(id, db, clock, cancel));
+        return TypedResults.ServerSentEvents(Follow(id, db, clock, host.ApplicationStopping, cancel));
     }
 
-    private static async IAsyncEnumerable<SseItem<SolveView>> Follow(Guid id, LowfellDb db, TimeProvider clock, [EnumeratorCancellation] CancellationToken cancel)
+    private static async IAsyncEnumerable<SseItem<SolveView>> Follow(Guid id, LowfellDb db, TimeProvider clock, CancellationToken stopping, [EnumeratorCancellation] CancellationToken cancel)
     {
         while (true)
         {
             var view = View(await RowAsync(id, db, cancel));
             yield return new(view, "solve");
-            if (view.Status is not (SolveStatus.Waiting or SolveStatus.Running))
+            if (view.Status is not (JobStatus.Waiting or JobStatus.Running))
             {
                 yield break;
             }
 
-            await Task.Delay(Every, clock, cancel);
+            // A host that stops lets go: the page follows on at another one, or at this one when it is back.
+            using var either = CancellationTokenSource.CreateLinkedTokenSource(cancel, stopping);
+            await Task.Delay(Every, clock, either.Token).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+            if (stopping.IsCancellationRequested)
+            {
+                yield break;
+            }
+
+            cancel.ThrowIfCancellationRequested();
         }
     }
 

@@ -4,6 +4,7 @@ using Lowfell.Core.Evenings.Solving;
 using Lowfell.Store;
 using Lowfell.Web.Api;
 using Lowfell.Web.Benches;
+using Lowfell.Web.Jobs;
 using Microsoft.EntityFrameworkCore;
 
 namespace Lowfell.Web.Features.Evenings;
@@ -26,29 +27,44 @@ public sealed class SolveJob(IServiceScopeFactory scopes, TimeProvider clock, IL
         await using var scope = scopes.CreateAsyncScope();
         scope.ServiceProvider.GetRequiredService<OpenBench>().Open(benchId);
         var db = scope.ServiceProvider.GetRequiredService<LowfellDb>();
-        var row = await db.Solves.SingleOrDefaultAsync(s => s.Id == id, shutdown);
-        if (row is null || row.Status is not (SolveStatus.Waiting or SolveStatus.Running))
+        await using var hold = await JobHold<SolveRow>.TakeAsync(scopes, db, benchId, id, shutdown);
+        if (hold is null)
         {
             return;
         }
 
-        (row.Status, row.BegunAt) = (SolveStatus.Running, clock.GetUtcNow());
-        await db.SaveChangesAsync(shutdown);
+        var row = await db.Solves.SingleAsync(s => s.Id == id, shutdown);
         try
         {
-            await SearchAsync(row, db, scope.ServiceProvider.GetRequiredService<PlanDesk>(), shutdown);
+            if (row.CancelWanted)
+            {
+                await hold.EndAsync(db, JobStatus.Cancelled, "");
+                return;
+            }
+
+            row.BegunAt = clock.GetUtcNow();
+            await db.SaveChangesAsync(shutdown);
+            using var either = CancellationTokenSource.CreateLinkedTokenSource(shutdown, hold.Taken);
+            await SearchAsync(row, db, scope.ServiceProvider.GetRequiredService<PlanDesk>(), either.Token);
         }
         catch (OperationCanceledException) when (shutdown.IsCancellationRequested)
         {
-            row.Status = SolveStatus.Waiting;
-            await db.SaveChangesAsync(CancellationToken.None);
+            await hold.GiveBackAsync(db);
             throw;
+        }
+        catch (Exception e) when (e is DbUpdateConcurrencyException || (e is OperationCanceledException && hold.Taken.IsCancellationRequested))
+        {
+            // This host was not heard of: another does it, and what this one found counts no more.
+            log.LogWarning("The search {Id} was taken up by another host", id);
         }
         catch (Exception e) when (e is not OperationCanceledException && !ProblemHandler.IsDatabaseAway(e))
         {
-            log.LogError(e, "The search {Id} failed", id);
-            (row.Status, row.EndedAt, row.Message) = (SolveStatus.Failed, clock.GetUtcNow(), "The search failed; the plan at once still stands. The host's log says why.");
-            await db.SaveChangesAsync(CancellationToken.None);
+            if (e is not RefusedException)
+            {
+                log.LogError(e, "The search {Id} failed", id);
+            }
+
+            await hold.EndAsync(db, JobStatus.Failed, e is RefusedException gone ? $"What was to be planned has changed: {gone.Errors.Values.First()[0]}" : "The search failed; the plan at once still stands. The host's log says why.");
         }
     }
 
@@ -85,7 +101,7 @@ public sealed class SolveJob(IServiceScopeFactory scopes, TimeProvider clock, IL
             row.PlanId = plan.Id;
         }
 
-        (row.Status, row.EndedAt, row.Progress) = (stop.IsCancellationRequested ? SolveStatus.Cancelled : SolveStatus.Ended, clock.GetUtcNow(), Kept.Write(Progress(answer)));
+        (row.Status, row.EndedAt, row.Progress) = (stop.IsCancellationRequested ? JobStatus.Cancelled : JobStatus.Ended, clock.GetUtcNow(), Kept.Write(Progress(answer)));
         await db.SaveChangesAsync(CancellationToken.None);
     }
 }

@@ -6,7 +6,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Lowfell.Web.Features.Health;
 
 /// <summary>Whether this host can work.</summary>
-/// <param name="Status">"ready".</param>
+/// <param name="Status">"ready", or "live".</param>
 /// <param name="Version">Version of Lowfell.</param>
 public sealed record HealthView(string Status, string Version);
 
@@ -17,6 +17,8 @@ public static class HealthEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         app.MapGet("/api/health", Health).WithTags("Health").WithSummary("200 only when the database answers and is migrated.").ProducesProblem(503);
+        app.MapGet("/api/health/ready", Health).WithTags("Health").WithSummary("The same: whether this host can serve.").ProducesProblem(503);
+        app.MapGet(ReadyGate.Live, () => TypedResults.Ok(new HealthView("live", AppVersion.Now))).WithTags("Health").WithSummary("200 as long as this host runs, whatever the database does.");
         app.MapPost("/api/health/empty", () => TypedResults.NoContent()).ExcludeFromDescription();
     }
 

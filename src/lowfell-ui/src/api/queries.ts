@@ -29,7 +29,7 @@ const behindMs = 1_500;
 const minuteMs = 60_000;
 const weighMs = 250;
 const passingTries = 5;
-const healthMs = 15_000;
+const healthMs = 5_000;
 const amissMs = 2_000;
 /** Entries on a page of the log, and of those found in it; a shorter one is the last. */
 const logPage = 500;

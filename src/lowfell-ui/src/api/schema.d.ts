@@ -49,6 +49,87 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/health/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same: whether this host can serve. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HealthView"];
+                    };
+                };
+                /** @description Service Unavailable */
+                503: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/health/live": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** 200 as long as this host runs, whatever the database does. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HealthView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/licences": {
         parameters: {
             query?: never;
@@ -14244,7 +14325,7 @@ export interface components {
         Hazard: "solventVapour" | "aerosolCan" | "airbrushMist" | "dust" | "superGlue" | "heatTool" | "splash";
         /** @description Whether this host can work. */
         HealthView: {
-            /** @description "ready". */
+            /** @description "ready", or "live". */
             status: string;
             /** @description Version of Lowfell. */
             version: string;
@@ -14431,6 +14512,11 @@ export interface components {
          * @enum {unknown}
          */
         ImportVerdict: "new" | "bottle" | "duplicate" | "refused";
+        /**
+         * @description Where a job stands.
+         * @enum {unknown}
+         */
+        JobStatus: "waiting" | "running" | "ended" | "cancelled" | "failed";
         /** @description Two faces that fit against each other. */
         JoinDraft: {
             /**
@@ -17765,11 +17851,6 @@ export interface components {
              */
             rolls: number;
         };
-        /**
-         * @description How far a roll of a tray is.
-         * @enum {unknown}
-         */
-        RollStatus: "waiting" | "running" | "ended" | "cancelled" | "failed";
         /** @description A roll that is under way, or was. */
         RollView: {
             /**
@@ -17778,7 +17859,7 @@ export interface components {
              */
             id: string;
             /** @description How far it is. */
-            status: components["schemas"]["RollStatus"];
+            status: components["schemas"]["JobStatus"];
             /**
              * Format: int32
              * @description Layouts grown.
@@ -18600,11 +18681,6 @@ export interface components {
          * @enum {unknown}
          */
         SolveStage: "orders" | "finish" | "sessions" | "setUps" | "idle" | "ended";
-        /**
-         * @description Where the search for a plan stands.
-         * @enum {unknown}
-         */
-        SolveStatus: "waiting" | "running" | "ended" | "cancelled" | "failed";
         /** @description A search for a better plan. */
         SolveView: {
             /**
@@ -18613,7 +18689,7 @@ export interface components {
              */
             id: string;
             /** @description Where it stands. */
-            status: components["schemas"]["SolveStatus"];
+            status: components["schemas"]["JobStatus"];
             /**
              * Format: double
              * @description Seconds that it may take.

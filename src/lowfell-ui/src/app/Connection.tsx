@@ -1,14 +1,45 @@
 import { allChanged } from "../api/changes";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Problem } from "../api/client";
-import { queries } from "../api/queries";
+import { queries, suspectConnection } from "../api/queries";
+import { waitingTaps } from "../craft/outbox";
 import { Button } from "../ui";
 
 const trouble: Record<string, string> = {
   databaseAway: "The database is away.",
   migrating: "Lowfell is bringing its database up to date.",
 };
+
+/** A newer page that waits for the painter to say so. */
+function useNewerPage(): boolean {
+  const [waits, setWaits] = useState(false);
+  useEffect(() => {
+    let gone = false;
+    void navigator.serviceWorker?.getRegistration().then((registration) => {
+      if (gone || !registration) return;
+      const look = () => setWaits(Boolean(registration.waiting && navigator.serviceWorker.controller));
+      look();
+      registration.addEventListener("updatefound", () =>
+        registration.installing?.addEventListener("statechange", look),
+      );
+    });
+    return () => void (gone = true);
+  }, []);
+  return waits;
+}
+
+async function loadAnew() {
+  const waiting = (await navigator.serviceWorker?.getRegistration())?.waiting;
+  if (!waiting) return location.reload();
+  navigator.serviceWorker.addEventListener("controllerchange", () => location.reload(), { once: true });
+  waiting.postMessage("take over");
+}
+
+/** What waits for the host is sent from any screen. */
+async function sendTaps() {
+  if ((await waitingTaps()) > 0) await (await import("../features/bench/queue")).benchQueue.flush();
+}
 
 /** Watches the host while something is amiss, says so on top of every screen, and takes up again by itself. */
 export function Connection() {
@@ -19,26 +50,35 @@ export function Connection() {
     else if (health.isSuccess && wasAway.current) {
       wasAway.current = false;
       void allChanged();
+      void sendTaps();
     }
   }, [health.isError, health.isSuccess]);
+  useEffect(() => {
+    void sendTaps();
+    const events = ["online", "offline"] as const;
+    for (const event of events) window.addEventListener(event, suspectConnection);
+    return () => events.forEach((event) => window.removeEventListener(event, suspectConnection));
+  }, []);
+  const newer = useNewerPage();
   const first = useRef<string>(undefined);
   first.current ??= health.data?.version;
-  if (!health.isError && health.data && health.data.version !== first.current)
+  const other = health.data && health.data.version !== first.current ? health.data.version : undefined;
+  if (!health.isError && (newer || other))
     return (
       <div role="alert" className="flex items-center gap-3 border-b border-line bg-tint px-4 py-2 text-sm">
         <span>
-          <strong>Lowfell is {health.data.version} now.</strong> This page is still {first.current}: load it anew; what
-          you have changed is kept.
+          <strong>{other ? `Lowfell is ${other} now.` : "A newer Lowfell is here."}</strong> This page is still{" "}
+          {other ? first.current : "the one before"}: load it anew; what you have changed is kept.
         </span>
-        <Button onClick={() => location.reload()}>Load anew</Button>
+        <Button onClick={() => void loadAnew()}>Load anew</Button>
       </div>
     );
   if (!health.isError) return null;
   const code = health.error instanceof Problem ? health.error.code : undefined;
   return (
     <div role="alert" className="border-b border-line bg-tint px-4 py-2 text-sm">
-      <strong>{trouble[code ?? ""] ?? "Lowfell does not answer."}</strong> What you change stays on this screen and is
-      sent again when it is back. Nothing is lost.
+      <strong>{trouble[code ?? ""] ?? (navigator.onLine ? "Lowfell does not answer." : "You are offline.")}</strong>{" "}
+      What you change stays on this screen and is sent again when it is back. Nothing is lost.
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { queries } from "../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { wording } from "../api/client";
+import { newId } from "../api/newId";
 import { Link } from "react-router";
 import type { LogAction, Symptom } from "../api/types";
 import { number } from "../api/words";
@@ -42,7 +43,9 @@ interface Props {
   /** Those that it is about, unless the painter says otherwise. */
   chosen?: number[];
   onClose: () => void;
-  onWrite: (entry: Partial<Entry>, copies: number[]) => void;
+  /** The picture goes along where it is to wait with the action; else it is kept before, and the entry names it. */
+  onWrite: (entry: Partial<Entry>, copies: number[], picture?: File) => void;
+  pictureWaits?: boolean;
 }
 
 const area = "w-full rounded border border-strong bg-raised p-2 text-base";
@@ -59,6 +62,7 @@ export function EntryDialog({
   chosen = [],
   onClose,
   onWrite,
+  pictureWaits = false,
 }: Props) {
   const [entry, setEntry, forget] = useDraft<Partial<Entry>>(`${kind} ${title}`, start ?? { who: whoPaints() });
   const [about, setAbout] = useState(chosen);
@@ -78,11 +82,13 @@ export function EntryDialog({
     setBusy(true);
     try {
       rememberWho(entry.who ?? "");
-      onWrite({ ...entry, photoId: file ? await keepPhoto(file) : undefined }, about);
+      const photoId = file && (pictureWaits ? newId() : await keepPhoto(file));
+      if (pictureWaits && file) onWrite({ ...entry, photoId }, about, file);
+      else onWrite({ ...entry, photoId }, about);
       forget();
       onClose();
     } catch (error) {
-      setFault(error instanceof Error ? error.message : wording(error));
+      setFault(wording(error));
     } finally {
       setBusy(false);
     }

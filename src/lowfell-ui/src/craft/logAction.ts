@@ -1,3 +1,4 @@
+import { Problem } from "../api/client";
 import { newId } from "../api/newId";
 import type { StepId } from "../api/step";
 import type { LogAction, LogKind } from "../api/types";
@@ -29,15 +30,27 @@ export const logAction = (step: StepId, kind: LogKind, copies: number[], more: P
   ...more,
 });
 
+/** Sends a picture under an id. */
+export async function sendPicture(id: string, picture: Blob): Promise<void> {
+  const answer = await fetch(`/api/photos/${id}`, {
+    method: "PUT",
+    body: picture,
+    headers: { "content-type": picture.type || "image/jpeg" },
+  }).catch(() => undefined);
+  if (!answer) throw new Problem(0, "Lowfell does not answer.", {}, null);
+  if (answer.ok) return;
+  const body = (await answer.json().catch(() => ({}))) as { title?: string; errors?: Record<string, string[]> };
+  throw new Problem(
+    answer.status,
+    body.title ?? `The picture was not taken (${answer.status}).`,
+    body.errors ?? {},
+    body,
+  );
+}
+
 /** Keeps a picture, and gives its id. */
 export async function keepPhoto(file: File): Promise<string> {
   const id = newId();
-  const answer = await fetch(`/api/photos/${id}`, {
-    method: "PUT",
-    body: file,
-    headers: { "content-type": file.type || "image/jpeg" },
-  });
-  if (answer.ok) return id;
-  const body = (await answer.json().catch(() => ({}))) as { errors?: Record<string, string[]> };
-  throw new Error(Object.values(body.errors ?? {}).flat()[0] ?? `The picture was not taken (${answer.status}).`);
+  await sendPicture(id, file);
+  return id;
 }

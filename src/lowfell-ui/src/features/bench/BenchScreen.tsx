@@ -44,7 +44,7 @@ export function BenchScreen() {
   const [putOff, setPutOff] = useState<string[]>([]);
   const [hurrying, setHurrying] = useState<number[]>();
   const [writing, setWriting] = useState<"problem" | "note" | "otherwise">();
-  const [otherwise, setOtherwise] = useState<{ key: string; entry: Partial<Entry> }>();
+  const [otherwise, setOtherwise] = useState<{ key: string; entry: Partial<Entry>; picture?: File }>();
   const [ticked, setTicked] = useState<{ key: string; ticks: WorkedWith[] }>();
   useEffect(() => localStorage.setItem(timersKey, JSON.stringify(timers)), [timers]);
   useEffect(() => void benchQueue.flush(), []);
@@ -79,23 +79,35 @@ export function BenchScreen() {
         : [],
     [shownProgress, strip.data, pending],
   );
-  const act = (kind: LogKind, copies: number[], more: Partial<LogAction> = {}, early = false) => {
+  const act = (kind: LogKind, copies: number[], more: Partial<LogAction> = {}, early = false, picture?: File) => {
     if (!step) return;
     if (kind === "done" && !early && minutesEarly(readyFrom, Date.now()) > 0) return setHurrying(copies);
-    const own = otherwise?.key === stepKey(step) ? otherwise.entry : {};
+    const own = otherwise?.key === stepKey(step) ? otherwise : undefined;
     const ticks = ticked?.key === stepKey(step) ? ticked.ticks : [];
     const action = logAction(
       step,
       kind,
       copies,
-      kind === "done" ? { ...own, ticks, ...time.taken(), ...more } : kind === "problem" ? { ticks, ...more } : more,
+      kind === "done"
+        ? { ...own?.entry, ticks, ...time.taken(), ...more }
+        : kind === "problem"
+          ? { ticks, ...more }
+          : more,
     );
-    benchQueue.add(action);
+    // A picture of what was done otherwise is of the first batch of it: sent again it is known.
+    void benchQueue.add(
+      action,
+      `${step.paint ?? step.what}, ${step.piece}: ${ranges(copies)}`,
+      kind === "done" ? own?.picture : picture,
+    );
     if (kind !== "done" && kind !== "skipped") return;
     if (kind === "done") setTimers((t) => withTimer(t, step, copies));
     time.next(copies.length < step.copies.length);
     notify(`${step.paint ?? step.what}: ${ranges(copies)} ${kind === "done" ? "done" : "left out"}.`, () => {
-      benchQueue.add(logAction(step, "takenBack", copies));
+      void benchQueue.add(
+        logAction(step, "takenBack", copies),
+        `${step.paint ?? step.what} taken back: ${ranges(copies)}`,
+      );
       setTimers((t) => t.filter((o) => o.key !== stepKey(step) || o.copies?.join() !== copies.join()));
     });
   };
@@ -160,8 +172,11 @@ export function BenchScreen() {
           copies={states.map((_, i) => i + 1)}
           chosen={step.copies}
           onClose={() => setWriting(undefined)}
-          onWrite={(entry, copies) =>
-            writing === "otherwise" ? setOtherwise({ key: stepKey(step), entry }) : act(writing, copies, entry)
+          pictureWaits
+          onWrite={(entry, copies, picture) =>
+            writing === "otherwise"
+              ? setOtherwise({ key: stepKey(step), entry, picture })
+              : act(writing, copies, entry, false, picture)
           }
         />
       )}
@@ -170,7 +185,7 @@ export function BenchScreen() {
         onRung={(ids) => setRung([...rung, ...ids])}
         onPutAway={putAway}
         onDry={(t) => {
-          benchQueue.add(logAction(t.step!, "dry", t.copies!));
+          void benchQueue.add(logAction(t.step!, "dry", t.copies!), `${t.label} dry`);
           putAway(t);
         }}
       />
@@ -241,6 +256,7 @@ function withTimer(timers: Timer[], step: PlannedStep, copies: number[]): Timer[
 }
 
 function Waiting({ count }: { count: number }) {
+  const refused = useSyncExternalStore(benchQueue.subscribe, () => benchQueue.refused);
   return (
     <>
       {count > 0 && (
@@ -248,13 +264,26 @@ function Waiting({ count }: { count: number }) {
           {count} {count === 1 ? "action waits" : "actions wait"} for the network; nothing is lost.
         </p>
       )}
-      {benchQueue.refused.map(({ action, why }) => (
-        <p key={action.id} role="alert" className="rounded border border-stop p-3 text-stop">
-          {why}{" "}
-          <button type="button" className="min-h-14 px-3 underline" onClick={() => benchQueue.forgetRefused()}>
-            I have seen it
-          </button>
-        </p>
+      {refused.map((r) => (
+        <div key={r.id} role="alert" className="rounded border border-stop p-3 text-stop">
+          <p>
+            {r.what && <strong>{r.what}. </strong>}
+            {r.why}
+          </p>
+          <div className="flex flex-wrap">
+            <button type="button" className="min-h-14 px-3 underline" onClick={() => void benchQueue.again(r)}>
+              Try again
+            </button>
+            {r.picture && (
+              <button type="button" className="min-h-14 px-3 underline" onClick={() => void benchQueue.again(r, true)}>
+                Without its picture
+              </button>
+            )}
+            <button type="button" className="min-h-14 px-3 underline" onClick={() => void benchQueue.forget(r)}>
+              Let it go
+            </button>
+          </div>
+        </div>
       ))}
     </>
   );

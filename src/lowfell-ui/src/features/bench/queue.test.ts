@@ -1,63 +1,177 @@
 import { beforeEach, expect, test, vi } from "vitest";
 import { Problem } from "../../api/client";
 import { logAction } from "../../craft/logAction";
-import { type BenchAction, BenchQueue } from "./queue";
+import { keptHere, type Waiting } from "../../api/here";
+import { browserOutbox, memoryOutbox } from "../../craft/outbox";
+import { type BenchAction, BenchQueue, type Tabs } from "./queue";
 
-const action = (id: string): BenchAction => ({
+const action = (id: string, photoId?: string): BenchAction => ({
   ...logAction({ zoneId: "z", coatId: "c", pass: 1 }, "done", [1], { at: "2026-11-24T20:00:00Z" }),
   id,
+  photoId,
 });
 
-beforeEach(() => localStorage.clear());
+/** Several tabs of one browser: one of them sends at a time, and all hear what is said. */
+function browser() {
+  let last = Promise.resolve();
+  const tabs: ((said: Parameters<Tabs["tell"]>[0]) => void)[] = [];
+  return (): Tabs => {
+    let own: (typeof tabs)[number] | undefined;
+    return {
+      alone: (run) => (last = last.then(run, run)),
+      tell: (said) => tabs.filter((t) => t !== own).forEach((t) => t(said)),
+      hear: (listener) => void tabs.push((own = listener)),
+    };
+  };
+}
+
+const refusal = () =>
+  new Problem(400, "Some of what was sent can't be taken.", { copies: ["There is no copy 9."] }, null);
+const away = () => new Problem(0, "Lowfell does not answer.", {}, null);
+const ids = (of: readonly { id: string }[]) => of.map((a) => a.id);
+
+beforeEach(async () => {
+  localStorage.clear();
+  const db = await keptHere();
+  await Promise.all([db.clear("taps"), db.clear("aside")]);
+});
 
 test("actions are sent in order and once, although the network drops between them", async () => {
-  vi.useFakeTimers();
   let up = false;
   const got: string[] = [];
-  const queue = new BenchQueue(async (a) => {
-    if (!up) throw new Problem(0, "Lowfell does not answer.", {}, null);
-    got.push(a.id);
-  });
-  queue.add(action("a"));
-  queue.add(action("b"));
-  await vi.advanceTimersByTimeAsync(100);
-  expect(queue.pending.map((a) => a.id)).toEqual(["a", "b"]);
+  const queue = new BenchQueue(
+    async (w) => {
+      if (!up) throw away();
+      got.push(w.action.id);
+    },
+    browserOutbox,
+    browser()(),
+  );
+  await queue.add(action("a"));
+  await queue.add(action("b"));
+  expect(ids(queue.pending)).toEqual(["a", "b"]);
   up = true;
-  await vi.advanceTimersByTimeAsync(5_000);
-  expect(got).toEqual(["a", "b"]);
-  expect(queue.pending).toEqual([]);
-  vi.useRealTimers();
+  await vi.waitFor(() => expect(got).toEqual(["a", "b"]), { timeout: 4_000 });
+  await vi.waitFor(() => expect(queue.pending).toEqual([]));
 });
 
-test("what waits survives a reload", () => {
+test("what waits survives a reload, and what waited in the old place is taken over", async () => {
   const down = async () => {
     throw new Problem(503, "The database is away.", {}, null);
   };
-  new BenchQueue(down).add(action("a"));
-  expect(new BenchQueue(down).pending.map((a) => a.id)).toEqual(["a"]);
+  await new BenchQueue(down, browserOutbox, browser()()).add(action("a"));
+  localStorage.setItem("lowfell.benchQueue", JSON.stringify([action("a"), action("old")]));
+  const got: string[] = [];
+  const next = new BenchQueue(async (w) => got.push(w.action.id), browserOutbox, browser()());
+  await next.flush();
+  expect(got).toEqual(["a", "old"]);
+  expect(localStorage.getItem("lowfell.benchQueue")).toBeNull();
 });
 
-test("what the host will not take is set aside with its reason, and the rest goes on", async () => {
+test("taps of two tabs wait side by side, and each is sent once by whichever tab sends", async () => {
+  let up = false;
   const got: string[] = [];
-  const queue = new BenchQueue(async (a) => {
-    if (a.id === "bad")
-      throw new Problem(400, "Some of what was sent can't be taken.", { copies: ["There is no copy 9."] }, null);
-    got.push(a.id);
-  });
-  queue.add(action("bad"));
-  queue.add(action("good"));
-  await vi.waitFor(() => expect(got).toEqual(["good"]));
-  expect(queue.refused[0]!.why).toContain("There is no copy 9.");
-  queue.forgetRefused();
+  const send = async (w: Waiting) => {
+    if (!up) throw away();
+    await new Promise((done) => setTimeout(done, 5));
+    got.push(w.action.id);
+  };
+  const tab = browser();
+  const [one, two] = [new BenchQueue(send, browserOutbox, tab()), new BenchQueue(send, browserOutbox, tab())];
+  await Promise.all([one.add(action("a")), two.add(action("b")), one.add(action("c")), two.add(action("d"))]);
+  await vi.waitFor(() => expect(ids(one.pending).sort()).toEqual(["a", "b", "c", "d"]));
+  up = true;
+  await vi.waitFor(() => expect(got.length).toBe(4), { timeout: 5_000 });
+  await new Promise((done) => setTimeout(done, 100));
+  expect([...got].sort()).toEqual(["a", "b", "c", "d"]);
+  // Both know that they were taken, whoever sent them: the plan on either screen does not know it yet.
+  await vi.waitFor(() => expect(one.recent.length + two.recent.length).toBe(8));
+  expect(two.pending).toEqual([]);
+});
+
+test("what the host will not take stands aside with its reason, the rest goes on, and it is sent again or let go", async () => {
+  const got: string[] = [];
+  let strict = true;
+  const queue = new BenchQueue(
+    async (w) => {
+      if (w.action.id === "bad" && strict) throw refusal();
+      got.push(w.action.id);
+    },
+    browserOutbox,
+    browser()(),
+  );
+  await queue.add(action("bad"), "Rope Tan, Wall: 9");
+  await queue.add(action("good"));
+  expect(got).toEqual(["good"]);
+  expect(queue.refused.map((r) => [r.what, r.why])).toEqual([
+    ["Rope Tan, Wall: 9", "Some of what was sent can't be taken. There is no copy 9."],
+  ]);
+  strict = false;
+  await queue.again(queue.refused[0]!);
+  expect(got).toEqual(["good", "bad"]);
   expect(queue.refused).toEqual([]);
+  strict = true;
+  await queue.add(action("bad"));
+  await queue.forget(queue.refused[0]!);
+  expect(queue.refused).toEqual([]);
+  expect(queue.pending).toEqual([]);
+});
+
+test("what the host fails on is tried again, and does not hold up the rest for ever", async () => {
+  let tries = 0;
+  const got: string[] = [];
+  const queue = new BenchQueue(
+    async (w) => {
+      if (w.action.id === "odd") {
+        tries++;
+        throw new Problem(500, "Lowfell has failed here.", {}, null);
+      }
+      got.push(w.action.id);
+    },
+    memoryOutbox(),
+    browser()(),
+  );
+  vi.useFakeTimers();
+  void queue.add(action("odd"));
+  void queue.add(action("good"));
+  await vi.advanceTimersByTimeAsync(10_000);
+  vi.useRealTimers();
+  expect(tries).toBe(3);
+  expect(got).toEqual(["good"]);
+  expect(queue.refused.map((r) => r.why)).toEqual(["Lowfell has failed here."]);
+});
+
+test("a picture waits with its action, and can be left out where it is the trouble", async () => {
+  const sent: (string | undefined)[] = [];
+  const queue = new BenchQueue(
+    async (w) => {
+      sent.push(w.picture && new TextDecoder().decode(w.picture.bytes));
+      if (w.picture) throw new Problem(413, "This is too large.", {}, null);
+    },
+    browserOutbox,
+    browser()(),
+  );
+  await queue.add(action("a", "p"), "", new File(["grain"], "chip.jpg", { type: "image/jpeg" }));
+  expect(sent).toEqual(["grain"]);
+  await queue.again(queue.refused[0]!, true);
+  expect(sent).toEqual(["grain", undefined]);
+  expect(queue.refused).toEqual([]);
+});
+
+test("in a browser that keeps nothing they wait with the page", async () => {
+  const got: string[] = [];
+  const full = { ...memoryOutbox(), add: () => Promise.reject(new Error("QuotaExceededError")) };
+  const queue = new BenchQueue(async (w) => got.push(w.action.id), full, browser()());
+  await queue.add(action("a"));
+  expect(got).toEqual(["a"]);
 });
 
 test("what was taken is remembered with its moment, and the plan is asked for anew", async () => {
   const taken = vi.fn();
-  const queue = new BenchQueue(async () => {}, localStorage, taken);
+  const queue = new BenchQueue(async () => {}, browserOutbox, browser()(), taken);
   const before = Date.now();
-  queue.add(action("a"));
-  await vi.waitFor(() => expect(taken).toHaveBeenCalledOnce());
+  await queue.add(action("a"));
+  expect(taken).toHaveBeenCalledOnce();
   expect(queue.recent.map((r) => r.action.id)).toEqual(["a"]);
   expect(queue.recent[0]!.at).toBeGreaterThanOrEqual(before);
 });
