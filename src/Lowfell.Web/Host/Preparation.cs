@@ -34,6 +34,7 @@ public sealed class Preparation(IServiceProvider services, Readiness readiness, 
         {
             await WaitForDatabaseAsync(stoppingToken);
             readiness.Ready();
+            log.LogInformation("Lowfell {Version} serves", AppVersion.Now);
         }
         catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
         {
