@@ -7,6 +7,12 @@ if (args is ["load", var address, var folder])
     return;
 }
 
+if (args is ["steady", var steady, var lasts, var kept])
+{
+    await SteadyLoad.RunAsync(steady, int.Parse(lasts, System.Globalization.CultureInfo.InvariantCulture), kept);
+    return;
+}
+
 if (args is ["full", var at])
 {
     using var http = new HttpClient { BaseAddress = new Uri(at), Timeout = TimeSpan.FromSeconds(60) };

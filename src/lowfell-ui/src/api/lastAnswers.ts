@@ -4,6 +4,7 @@ import { keptHere } from "./here";
 
 /** What opens again while the network is away: the places that a painter stands before, and what they are made of. */
 const whole = new Set([
+  "amounts",
   "bench",
   "calendar",
   "cards",
@@ -16,7 +17,6 @@ const whole = new Set([
   "progress",
   "schemes",
   "set",
-  "setProgress",
   "wetOf",
   "zone",
   "zones",

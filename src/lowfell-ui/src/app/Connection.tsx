@@ -78,7 +78,8 @@ export function Connection() {
   return (
     <div role="alert" className="border-b border-line bg-tint px-4 py-2 text-sm">
       <strong>{trouble[code ?? ""] ?? (navigator.onLine ? "Lowfell does not answer." : "You are offline.")}</strong>{" "}
-      What you change stays on this screen and is sent again when it is back. Nothing is lost.
+      What you change stays on this screen and is sent again when it is back; what you have not looked at lately opens
+      then. Nothing is lost.
     </div>
   );
 }

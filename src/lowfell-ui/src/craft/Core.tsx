@@ -6,16 +6,10 @@ interface Props {
   strata: SampleStratum[];
   /** Recess, face, edge of the coat itself, where it is on. */
   after?: string[];
-  large?: boolean;
 }
 
 /** The core sample of a step: as it is before the coat, or with it. */
-export function Core({ strata, after, large }: Props) {
+export function Core({ strata, after }: Props) {
   const [recess, face, edge] = after ?? [];
-  return (
-    <MiniCore
-      strata={recess && face && edge ? [...strata, { recess, face, edge, barrier: false }] : strata}
-      large={large}
-    />
-  );
+  return <MiniCore strata={recess && face && edge ? [...strata, { recess, face, edge, barrier: false }] : strata} />;
 }

@@ -76,13 +76,13 @@ export function BenchCard({
       <div className="my-3 flex flex-wrap items-center gap-4">
         <span className="flex flex-col gap-1">
           <span className="flex items-center gap-2 rounded bg-swatch p-1">
-            <StepPicture step={step} before w={114} h={76} meanwhile={<Core large strata={step.sample} />} />
+            <StepPicture step={step} before w={114} h={76} meanwhile={<Core strata={step.sample} />} />
             <span aria-hidden>→</span>
             <StepPicture
               step={step}
               w={114}
               h={76}
-              meanwhile={<Core large strata={step.sample} after={step.technique ? step.after : undefined} />}
+              meanwhile={<Core strata={step.sample} after={step.technique ? step.after : undefined} />}
             />
           </span>
           <WetHere step={step} />

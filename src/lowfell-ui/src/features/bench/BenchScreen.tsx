@@ -3,7 +3,7 @@ import { queries } from "../../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { Link } from "react-router";
-import { wording } from "../../api/client";
+import { queryClient, wording } from "../../api/client";
 import { lotKey, stepKey } from "../../api/step";
 import type { LogAction, LogKind, Plan, PlannedStep, WorkedWith } from "../../api/types";
 import { clock, day } from "../../api/units";
@@ -270,7 +270,7 @@ function Waiting({ count }: { count: number }) {
             {r.what && <strong>{r.what}. </strong>}
             {r.why}
           </p>
-          <div className="flex flex-wrap">
+          <div className="-mb-2 -ml-3 flex flex-wrap">
             <button type="button" className="min-h-14 px-3 underline" onClick={() => void benchQueue.again(r)}>
               Try again
             </button>
@@ -330,5 +330,15 @@ function Then({ steps }: { steps: PlannedStep[] }) {
 
 function useBenchPlan() {
   const sets = chosenSets();
-  return useQuery(queries.benchPlan(sets, planRequest(sets, follows())));
+  const plan = useQuery(queries.benchPlan(sets, planRequest(sets, follows())));
+  const asked = plan.isSuccess && !plan.isPlaceholderData;
+  useEffect(() => void (asked && keepTonight()), [asked]);
+  return plan;
+}
+
+/** Tonight's plan is asked for beside the card, so that it opens too while the network is away. */
+async function keepTonight() {
+  const cards = await queryClient.fetchQuery(queries.cards()).catch(() => []);
+  const sets = chosenSets().filter((id) => cards.some((c) => c.id === id));
+  await queryClient.prefetchQuery(queries.plan(planRequest(sets, follows()), true));
 }
