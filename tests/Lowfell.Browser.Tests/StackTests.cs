@@ -219,7 +219,7 @@ public sealed class StackTests(DemoSession session) : IClassFixture<DemoSession>
             browser.Press("b");
             browser.UntilTrue(() => page.Saved == "waiting", "a stack that waits");
             Assert.Equal(count + 1, page.Count);
-            Assert.Contains("does not answer", browser.Find("[role=alert]").Text, StringComparison.Ordinal);
+            Assert.Contains("You are offline", browser.Find("[role=alert]").Text, StringComparison.Ordinal);
             Assert.NotEqual(count + 1, await KeptCoatsAsync("Rim"));
         }
         finally

@@ -61,11 +61,13 @@ async Task TwoBeginAsync()
         throw new DrillException($"A host that was asked to stop ended with {code} after {took.TotalSeconds:0.0} s.");
     }
 
+    second.Kill();
     Say($"Two hosts on no database: both serve {sets[0]} sets; one that was cut off while it began is made whole by the next. A stop took {took.TotalSeconds:0.0} s.");
 }
 
 async Task KillsAsync()
 {
+    await CopyAsync("drill");
     using var host = new Host(place, "drill");
     host.Start();
     await host.ReadyAsync();
@@ -77,7 +79,7 @@ async Task KillsAsync()
     var back = new List<double>();
     for (var i = 0; i < kills; i++)
     {
-        await Task.Delay(random.Next(100, 900));
+        await Task.Delay(random.Next(100, 2500));
         host.Kill();
         host.Start();
         back.Add((await host.ReadyAsync()).TotalSeconds);
@@ -121,6 +123,7 @@ async Task KillsAsync()
 // Two hosts behind nginx, of which one is killed under load: painters notice nothing but a wait, and each job is done once.
 async Task BehindProxyAsync()
 {
+    await CopyAsync("drill_proxy");
     using var one = new Host(place, "drill_proxy");
     using var two = new Host(place, "drill_proxy");
     one.Start();
@@ -132,14 +135,24 @@ async Task BehindProxyAsync()
     painters.Begin(pauseMs: 5);
     using var http = new HttpClient { BaseAddress = proxy.Address };
     var searches = new List<string>();
-    var rounds = isShort ? 1 : 5;
+    var rounds = isShort ? 2 : 6;
+    const int LastStops = 1;
     for (var i = 0; i < rounds; i++)
     {
-        var asked = await PostAsync(http, "/api/plan/solves", new { request = new { }, seconds = 8 });
+        var asked = await PostAsync(http, "/api/plan/solves", new { request = new { }, seconds = isShort ? 4 : 8 });
         searches.Add((string)asked["id"]!);
         await Task.Delay(2_000);
         var dies = i % 2 == 0 ? one : two;
-        dies.Kill();
+        if (i < rounds - LastStops)
+        {
+            dies.Kill();
+        }
+        else if (dies.Stop() is var (code, took) && (code != 0 || took > TimeSpan.FromSeconds(10)))
+        {
+            // Asked to stop it gives its requests and its search back.
+            throw new DrillException($"A host that was asked to stop under load ended with {code} after {took.TotalSeconds:0.0} s.");
+        }
+
         await Task.Delay(isShort ? 1_000 : 3_000);
         dies.Start();
         await dies.ReadyAsync();
@@ -161,7 +174,17 @@ async Task BehindProxyAsync()
         throw new DrillException($"{painters.Failures} answers were failures of a host.");
     }
 
-    Say($"Two hosts behind nginx, one of them killed {rounds} times under load: {painters.Taken} actions answered, none lost; {searches.Count} searches, each ended with one plan.");
+    Say($"Two hosts behind nginx, one of them killed {rounds - LastStops} times under load and once asked to stop: {painters.Taken} actions answered, none lost; {searches.Count} searches, each ended with one plan.");
+}
+
+// A database with the demo, as the first part has left it.
+async Task CopyAsync(string name)
+{
+    await using var source = Npgsql.NpgsqlDataSource.Create($"{place.Owner};Database=postgres");
+    await using var leave = source.CreateCommand("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = 'drill_two'");
+    await leave.ExecuteNonQueryAsync();
+    await using var copy = source.CreateCommand($"CREATE DATABASE {name} TEMPLATE drill_two");
+    await copy.ExecuteNonQueryAsync();
 }
 
 async Task DoneAsync(HttpClient http, string id)

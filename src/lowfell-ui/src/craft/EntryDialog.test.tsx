@@ -54,12 +54,33 @@ test("a picture that is refused keeps the words", async () => {
   );
   const { onWrite, onClose } = open("note");
   await userEvent.type(screen.getByLabelText("What is to be remembered?"), "lamp on the left");
-  await userEvent.upload(screen.getByLabelText("Picture"), new File(["x"], "x.png", { type: "image/png" }));
+  await userEvent.upload(
+    screen.getByLabelText("Picture"),
+    new File([new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0])], "x.png", { type: "image/png" }),
+  );
   await userEvent.click(screen.getByRole("button", { name: "Write it down" }));
   expect(await screen.findByRole("alert")).toHaveTextContent("This is no picture.");
   expect(screen.getByLabelText("What is to be remembered?")).toHaveValue("lamp on the left");
   expect(onWrite).not.toHaveBeenCalled();
   expect(onClose).not.toHaveBeenCalled();
+});
+
+test("where a picture waits with its action, what is none is told at once and one goes along", async () => {
+  const onWrite = vi.fn();
+  render(
+    <QueryClientProvider client={queryClient}>
+      <EntryDialog kind="note" title="Wash" pictureWaits onClose={() => {}} onWrite={onWrite} />
+    </QueryClientProvider>,
+  );
+  const picture = new File([new Uint8Array([0xff, 0xd8, 0xff, 0])], "x.jpg", { type: "image/jpeg" });
+  for (const file of [new File(["words"], "x.jpg", { type: "image/jpeg" }), picture]) {
+    await userEvent.upload(screen.getByLabelText("Picture"), file);
+    await userEvent.click(screen.getByRole("button", { name: "Write it down" }));
+    if (file !== picture) expect(await screen.findByRole("alert")).toHaveTextContent("Send a PNG or a JPEG");
+  }
+  expect(onWrite).toHaveBeenCalledOnce();
+  expect(onWrite.mock.calls[0]![0].photoId).toMatch(/^[0-9a-f-]{36}$/);
+  expect(onWrite.mock.calls[0]![2]).toBe(picture);
 });
 
 test("usual faults are ticked, and it is said of any copy, done or not", async () => {

@@ -3,14 +3,14 @@ import { bounds } from "../api/bounds";
 import { queries } from "../api/queries";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { wording } from "../api/client";
+import { Problem, wording } from "../api/client";
 import { newId } from "../api/newId";
 import { Link } from "react-router";
 import type { LogAction, Symptom } from "../api/types";
 import { number } from "../api/words";
 import { Button, Choice, Dialog, Field, NumberInput, TextInput, percent } from "../ui";
 import { useDraft } from "./useDraft";
-import { keepPhoto, rememberWho, whoPaints } from "./logAction";
+import { isPicture, keepPhoto, rememberWho, whoPaints } from "./logAction";
 
 /** What a painter writes down beside the step itself. */
 export type Entry = Pick<
@@ -81,6 +81,8 @@ export function EntryDialog({
   async function write() {
     setBusy(true);
     try {
+      if (file && !(await isPicture(file)))
+        throw new Problem(400, "Send a PNG or a JPEG: this is no picture.", {}, null);
       rememberWho(entry.who ?? "");
       const photoId = file && (pictureWaits ? newId() : await keepPhoto(file));
       if (pictureWaits && file) onWrite({ ...entry, photoId }, about, file);

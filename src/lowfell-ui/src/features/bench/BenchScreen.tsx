@@ -127,7 +127,7 @@ export function BenchScreen() {
     return <p className="p-6 text-xl">{plan.isError ? wording(plan.error) : "Looking for what is next…"}</p>;
   return (
     <div className="at-the-bench mx-auto flex w-full max-w-4xl flex-col gap-4 p-4 text-xl" data-testid="bench">
-      <Waiting count={pending.length} />
+      <Waiting />
       {step ? (
         <BenchCard
           step={step}
@@ -255,7 +255,8 @@ function withTimer(timers: Timer[], step: PlannedStep, copies: number[]): Timer[
   ];
 }
 
-function Waiting({ count }: { count: number }) {
+function Waiting() {
+  const count = useSyncExternalStore(benchQueue.subscribe, () => benchQueue.stuck);
   const refused = useSyncExternalStore(benchQueue.subscribe, () => benchQueue.refused);
   return (
     <>

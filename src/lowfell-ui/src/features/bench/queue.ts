@@ -43,6 +43,7 @@ export class BenchQueue {
   private taken: { action: BenchAction; at: number }[] = [];
   private listeners = new Set<Listener>();
   private sending = false;
+  private held = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
@@ -67,6 +68,11 @@ export class BenchQueue {
   /** What the host has taken since this page was opened, with the moment: a plan asked for before that does not know of it. */
   get recent(): readonly { action: BenchAction; at: number }[] {
     return this.taken;
+  }
+
+  /** How many wait because the host was not reached; one that is just on its way is no news. */
+  get stuck(): number {
+    return this.held ? this.shown.length : 0;
   }
 
   /** What the host would not take, with its reason. */
@@ -135,7 +141,10 @@ export class BenchQueue {
     this.timer = undefined;
     for (;;) {
       const [next] = (await this.outbox.all()).waiting;
-      if (!next) break;
+      if (!next) {
+        this.held = false;
+        break;
+      }
       try {
         await this.send(next);
         await this.outbox.remove(next);
@@ -144,9 +153,9 @@ export class BenchQueue {
         this.tabs.tell({ taken: next.action, at });
       } catch (error) {
         const failed = !(error instanceof Problem) || error.status >= 500;
-        if (error instanceof Problem && error.passing) return this.later();
-        if (failed && next.tries + 1 < mostTries) {
-          await this.outbox.failed(next);
+        if ((error instanceof Problem && error.passing) || (failed && next.tries + 1 < mostTries)) {
+          if (failed && !(error instanceof Problem && error.passing)) await this.outbox.failed(next);
+          this.held = true;
           return this.later();
         }
         await this.outbox.remove(next, error instanceof Problem ? error.full : "Something has failed here.");
