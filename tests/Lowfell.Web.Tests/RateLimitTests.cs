@@ -31,6 +31,7 @@ public sealed class RateLimitTests(BareHost host) : IClassFixture<BareHost>
     [InlineData("GET", "/api/shelf/starter", null)]
     [InlineData("POST", "/api/ready/file", "imports")]
     [InlineData("POST", "/api/sets/x/pieces/paste", "imports")]
+    [InlineData("POST", "/api/begin", "imports")]
     [InlineData("GET", "/api/search", "searches")]
     [InlineData("POST", "/api/plan/solves", "searches")]
     [InlineData("POST", "/api/log", null)]

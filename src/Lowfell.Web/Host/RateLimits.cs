@@ -68,5 +68,5 @@ internal static class RateLimits
     }
 
     private static bool IsImport(PathString path) =>
-        path.StartsWithSegments("/api/shelf") || path.StartsWithSegments("/api/ready/file") || path.Value!.EndsWith("/tray/file", StringComparison.Ordinal) || path.Value.EndsWith("/pieces/paste", StringComparison.Ordinal);
+        path.StartsWithSegments("/api/shelf") || path.StartsWithSegments("/api/begin") || path.StartsWithSegments("/api/ready/file") || path.Value!.EndsWith("/tray/file", StringComparison.Ordinal) || path.Value.EndsWith("/pieces/paste", StringComparison.Ordinal);
 }
