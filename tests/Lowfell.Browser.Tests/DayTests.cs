@@ -22,7 +22,7 @@ public sealed class DayTests(DemoSession session) : IClassFixture<DemoSession>, 
     public async ValueTask DisposeAsync()
     {
         Directory.Delete(folder, recursive: true);
-        await session.App.Http.DeleteAsync("/api/plan/held");
+        await session.App.HoldNoneAsync();
     }
 
     [Fact]

@@ -55,7 +55,7 @@ public sealed class DoneCountsTests(DemoSession session) : IClassFixture<DemoSes
         browser.Find("[data-testid=what-ifs] button").Click();
         browser.Click("Hold to it");
         Assert.Contains("You hold to the plan of", browser.Find("[data-testid=held]").Text, StringComparison.Ordinal);
-        await session.App.Http.DeleteAsync("/api/plan/held");
+        await session.App.HoldNoneAsync();
     }
 
     [Fact]
@@ -78,8 +78,7 @@ public sealed class DoneCountsTests(DemoSession session) : IClassFixture<DemoSes
         browser.UntilTrue(() => browser.All("[role=dialog]").Count == 0, "the dialog to close");
         browser.UntilTrue(() => browser.All("[data-testid=bench] [role=status]").Count == 0, "nothing waiting");
         browser.Open("/bench/log");
-        var line = browser.Find("[data-testid=log] li");
-        Assert.Contains("shaken", line.Text, StringComparison.Ordinal);
+        browser.UntilTrue(() => browser.All("[data-testid=log] li") is [var line, ..] && line.Text.Contains("shaken", StringComparison.Ordinal), "the problem, which was on its way as the card was left");
         browser.Find("[data-testid=log] button[aria-expanded]").Click();
         browser.Find("[data-testid=copies-of-line] button").Click();
         browser.UntilTrue(() => browser.All("[data-testid=log] li").Any(l => l.Text.Contains("taken back", StringComparison.Ordinal)), "the problem taken back");

@@ -70,6 +70,15 @@ public sealed class LiveApp : WebApplicationFactory<Program>
             .First(z => (string)z!["settings"]!["name"]! == name)!["id"]!;
     }
 
+    /// <summary>Holds no plan any more.</summary>
+    public async Task HoldNoneAsync()
+    {
+        if ((string?)(await Http.GetFromJsonAsync<JsonObject>("/api/plan/held"))!["id"] is { } held)
+        {
+            (await Http.DeleteAsync(new Uri($"/api/plan/held?held={held}", UriKind.Relative))).EnsureSuccessStatusCode();
+        }
+    }
+
     /// <summary>Stops the host and leaves its database; gives what starts it again where it was.</summary>
     public async Task<Func<LiveApp>> StopAsync()
     {

@@ -129,10 +129,14 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
     public async Task<string> AsKeptAsync(string path)
     {
         var parts = path.Split('/', StringSplitOptions.RemoveEmptyEntries);
+        if (parts is [_, "bench", ..] or [_, "plan", "feed", ..])
+        {
+            // Of the bench that is open.
+            return $"{path}?version={(await GetAsync(parts[1] == "bench" ? "/api/bench" : "/api/plan/feed"))["version"]}";
+        }
+
         var version = parts switch
         {
-            [_, "bench", ..] => $"SELECT \"SettingsVersion\" FROM benches WHERE \"Id\" = '{OpenBench.Home}'",
-            [_, "plan", "feed", ..] => $"SELECT \"FeedVersion\" FROM benches WHERE \"Id\" = '{OpenBench.Home}'",
             [_, "plan", "held", ..] => "SELECT \"Id\"::text FROM plans WHERE \"InForce\"",
             [_, "sets" or "pieces" or "zones" or "mixes" or "mix-records" or "materials" or "bottles" or "tiles" or "trays" or "element-boxes" or "base-families" or "references", _]
                 or [_, "materials", _, "calibration" or "calibrations"]
