@@ -16,7 +16,7 @@ public sealed class FuzzTests(ListeningHost host) : IClassFixture<ListeningHost>
     private const int Seed = 20_261_127;
 
     // As long as the tests may take; with LOWFELL_LONG as many as nobody waits for.
-    private static readonly TimeSpan Short = TimeSpan.FromSeconds(100);
+    private static readonly TimeSpan Short = TimeSpan.FromSeconds(60);
     private const int LongCount = 40_000;
 
     // Every so many requests the ids are asked for anew, as some are of what is gone by now.
