@@ -73,6 +73,12 @@ public sealed class ShelfCache(ShelfNews news)
         var rows = await db.Mixes.IgnoreQueryFilters([LowfellDb.NotDeleted]).AsNoTracking().Include(m => m.Components).ToListAsync(cancel);
         var tools = await db.Benches.Where(b => b.Id == scope.BenchId).Select(b => b.Tools).SingleAsync(cancel);
         var open = Build(version, materials, rows, tools);
+        if (db.Database.CurrentTransaction is not null)
+        {
+            // What it has changed itself nobody else may see before it is sure.
+            return open;
+        }
+
         if (shelves.Count >= MostBenches)
         {
             shelves.Clear();

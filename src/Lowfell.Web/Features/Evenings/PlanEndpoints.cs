@@ -170,8 +170,11 @@ public static class PlanEndpoints
         return TypedResults.Ok(new FeedAddress(true, await FeedAsync(version, HashOf(key), db, open, cancel), $"/api/plan/feed/{key}.ics"));
     }
 
-    private static async Task<Ok<FeedAddress>> GetFeed(PlanDesk desk, CancellationToken cancel) =>
-        TypedResults.Ok(await desk.BenchAsync(cancel) is var bench ? new FeedAddress(bench.FeedHash.Length > 0, bench.FeedVersion) : null);
+    private static async Task<Ok<FeedAddress>> GetFeed(PlanDesk desk, CancellationToken cancel)
+    {
+        var bench = await desk.BenchAsync(cancel);
+        return TypedResults.Ok(new FeedAddress(bench.FeedHash.Length > 0, bench.FeedVersion));
+    }
 
     private static async Task<NoContent> CloseFeed(int version, LowfellDb db, OpenBench open, CancellationToken cancel)
     {

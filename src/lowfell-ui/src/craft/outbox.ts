@@ -50,7 +50,9 @@ export function memoryOutbox(): Outbox {
   let seq = 0;
   return {
     all: async () => ({ waiting, aside }),
-    add: async (entry) => void (waiting = [...waiting, { ...entry, seq: ++seq }]),
+    add: async (entry) => {
+      if (!waiting.some((w) => w.action.id === entry.action.id)) waiting = [...waiting, { ...entry, seq: ++seq }];
+    },
     remove: async (entry, why) => {
       waiting = waiting.filter((w) => w.seq !== entry.seq);
       if (why !== undefined) aside = [...aside, { ...entry, id: entry.action.id, why }];
