@@ -1,6 +1,10 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Lowfell.Store;
+using Lowfell.Web.Benches;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 
 namespace Lowfell.Web.Tests;
@@ -170,6 +174,28 @@ public sealed class RaceTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(1, (int)await host.ScalarAsync<long>($"SELECT count(*) FROM photos WHERE \"Id\" = '{path[^36..]}'"));
         Assert.Equal(HttpStatusCode.Conflict, (await Send([.. Red, 0])).StatusCode);
         Assert.Equal(HttpStatusCode.OK, (await Send(Red)).StatusCode);
+    }
+
+    [Fact]
+    public async Task What_a_change_has_read_that_was_given_up_nobody_else_sees()
+    {
+        await host.ShelfAsync();
+        await using (var scope = host.Services.CreateAsyncScope())
+        {
+            var open = scope.ServiceProvider.GetRequiredService<OpenBench>();
+            open.Open(OpenBench.Home);
+            var db = scope.ServiceProvider.GetRequiredService<LowfellDb>();
+            await using var given = await db.Database.BeginTransactionAsync(Cancel);
+            await db.Materials.Where(m => m.Name == "Slate Ground").ExecuteUpdateAsync(m => m.SetProperty(x => x.Name, "Given Up"), Cancel);
+            var bench = await open.LockedRowAsync(Cancel);
+            bench.ShelfVersion++;
+            await db.SaveChangesAsync(Cancel);
+            host.Services.GetRequiredService<ShelfNews>().Note(bench.Id, bench.ShelfVersion);
+            Assert.Contains((await open.ShelfAsync(Cancel)).Materials.Values, m => m.Name == "Given Up");
+            await given.RollbackAsync(Cancel);
+        }
+
+        Assert.DoesNotContain((await host.ShelfAsync()).Materials.Values, m => m.Name == "Given Up");
     }
 
     private async Task<string> MadeAsync(string path, object body)
