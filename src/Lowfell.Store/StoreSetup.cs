@@ -5,6 +5,7 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Storage;
 using Microsoft.Extensions.DependencyInjection;
+using Npgsql;
 
 namespace Lowfell.Store;
 
@@ -17,12 +18,37 @@ public static class StoreSetup
     /// <summary>The other bench: one's own where the first holds the demo, the demo where the first is one's own. It is there once somebody asks for it.</summary>
     public static readonly Guid OtherBenchId = new("b4f1a5e0-0000-4000-8000-000000000002");
 
+    // More than a host asks in an evening; the least used make room.
+    private const int MostPrepared = 200;
+
     /// <summary>Adds the database.</summary>
     /// <param name="services">Services of the host, which must hold an <see cref="IBenchScope"/>.</param>
     /// <param name="connectionString">PostgreSQL connection.</param>
     /// <param name="watched">What watches the queries.</param>
     public static IServiceCollection AddLowfellStore(this IServiceCollection services, string connectionString, Func<IServiceProvider, IEnumerable<IInterceptor>> watched) =>
-        services.AddDbContext<LowfellDb>((s, o) => o.UseNpgsql(connectionString).AddInterceptors(watched(s)));
+        services.AddDbContext<LowfellDb>((s, o) => o.UseNpgsql(ForServing(connectionString)).AddInterceptors(watched(s)));
+
+    /// <summary>
+    /// The connection as requests use it: queries that come again are planned once for each connection, and as nothing that a request sets
+    /// outlives its transaction, a connection need not be cleaned between two. What the connection string says itself stands.
+    /// </summary>
+    /// <param name="connectionString">PostgreSQL connection.</param>
+    /// <exception cref="ArgumentException">It is no connection string.</exception>
+    public static string ForServing(string connectionString)
+    {
+        var serving = new NpgsqlConnectionStringBuilder(connectionString);
+        if (!serving.ContainsKey("Max Auto Prepare"))
+        {
+            (serving.MaxAutoPrepare, serving.AutoPrepareMinUsages) = (MostPrepared, 2);
+        }
+
+        if (!serving.ContainsKey("No Reset On Close"))
+        {
+            serving.NoResetOnClose = true;
+        }
+
+        return serving.ConnectionString;
+    }
 
     /// <summary>
     /// Makes the database where there is none, applies missing migrations and opens the home bench. What a migration is about to change is

@@ -102,19 +102,21 @@ public static class ZoneEndpoints
         var schools = bench.Schools;
         var draft = Draft(zone) with { Air = new(bench.RoomC, bench.RoomHumidity, bench.RoomFan), TrialFactor = bench.TrialFactor };
         var shelf = await open.ShelfAsync(cancel);
-        var neighbours = await ZoneStacks.Rows(db).Where(z => zone.Neighbours.Contains(z.Id)).OrderBy(z => z.Position).ToListAsync(cancel);
+        var pieceId = zone.PieceId;
+        var ofPiece = await ZoneStacks.Rows(db).Where(z => z.PieceId == pieceId).OrderBy(z => z.Position).ToListAsync(cancel);
+        var neighbours = ofPiece.Where(z => zone.Neighbours.Contains(z.Id));
         return TypedResults.Ok(new ZonePage(
-            zone.Id, zone.Version, set.Id, set.Name, zone.PieceId, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), draft, scheme, schools, [.. neighbours.Select(n => Neighbour(n, bench, shelf))], await AroundAsync(zone, draft, db, cancel)));
+            zone.Id, zone.Version, set.Id, set.Name, zone.PieceId, PieceDraft.Of(zone.Piece), ZoneSettings.Of(zone), draft, scheme, schools, [.. neighbours.Select(n => Neighbour(n, bench, shelf))], await AroundAsync(zone, draft, ofPiece, db, cancel)));
     }
 
     // The stacks as they are kept, so that the one being worked on can be put in its place.
-    private static async Task<PieceRequest> AroundAsync(ZoneRow zone, ZoneDraft draft, LowfellDb db, CancellationToken cancel)
+    private static async Task<PieceRequest> AroundAsync(ZoneRow zone, ZoneDraft draft, IReadOnlyList<ZoneRow> ofPiece, LowfellDb db, CancellationToken cancel)
     {
-        var setId = zone.Piece!.SetId;
-        var rows = await ZoneStacks.Rows(db).Where(z => z.Piece!.SetId == setId).ToListAsync(cancel);
-        var mates = rows.Where(z => z.PieceId == zone.PieceId).SelectMany(z => z.Mates).Select(m => m.ZoneId).ToHashSet();
-        ZoneRow[] around = [.. rows.Where(z => z.PieceId == zone.PieceId).OrderBy(z => z.Position), .. rows.Where(z => z.PieceId != zone.PieceId && mates.Contains(z.Id))];
-        var parts = await db.Pieces.Where(p => p.PartOfId == zone.PieceId && p.DeletedAt == null).Select(p => p.Name).ToListAsync(cancel);
+        var (setId, pieceId) = (zone.Piece!.SetId, zone.PieceId);
+        Guid[] mates = [.. ofPiece.SelectMany(z => z.Mates).Select(m => m.ZoneId).Except(ofPiece.Select(z => z.Id))];
+        var elsewhere = mates is [] ? [] : await ZoneStacks.Rows(db).Where(z => z.Piece!.SetId == setId && mates.Contains(z.Id)).ToListAsync(cancel);
+        ZoneRow[] around = [.. ofPiece, .. elsewhere];
+        var parts = await db.Pieces.Where(p => p.PartOfId == pieceId && p.DeletedAt == null).Select(p => p.Name).ToListAsync(cancel);
         var (joins, assembly) = PieceReader.Around(around, parts);
         return new(
             [.. around.Select(z => new PieceZoneDraft(z.Id, z.Name, Draft(z) with { Air = draft.Air, TrialFactor = draft.TrialFactor }, [.. z.Scheme!.Coats.OrderBy(c => c.Position).Select(CoatRows.Write)], z.Neighbours))],
