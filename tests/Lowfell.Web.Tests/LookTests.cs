@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Headers;
 using System.Text.Json.Nodes;
 using Lowfell.Web.Api;
+using Lowfell.Web.Features.Looks;
 using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 
@@ -93,11 +94,17 @@ public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
         var scheme = (string)(await host.ZoneAsync("Roof boards"))["scheme"]!["id"]!;
         async Task<string> ZoneAsync(string name) => (string)(await host.PostAsync($"/api/pieces/{id}/zones", new { name, areaShare = 0.3, schemeId = scheme }, HttpStatusCode.Created))["id"]!;
         var (one, two) = (await ZoneAsync("Left"), await ZoneAsync("Right"));
-        var chosen = await host.PutAsync($"/api/pieces/{id}/look", new { version = 0, kind = "ruinedWall" });
+        async Task<JsonNode> ChosenAsync(object choice)
+        {
+            await host.PutAsync($"/api/pieces/{id}/look", choice, HttpStatusCode.NoContent);
+            return await host.GetAsync($"/api/pieces/{id}/look");
+        }
+
+        var chosen = await ChosenAsync(new { version = 0, kind = "ruinedWall" });
         Assert.Equal(("ruinedWall", true, 1), ((string)chosen["kind"]!, (bool)chosen["chosen"]!, (int)chosen["version"]!));
         Assert.NotEqual((string)bare["mesh"]!, (string)chosen["mesh"]!);
         Assert.Equal(2, chosen["parts"]!.AsArray().Select(p => (string)p!["zoneId"]!).Distinct().Count());
-        var mapped = await host.PutAsync($"/api/pieces/{id}/look", new { version = 1, kind = "ruinedWall", zoneIds = new[] { two, two, two, one } });
+        var mapped = await ChosenAsync(new { version = 1, kind = "ruinedWall", zoneIds = new[] { two, two, two, one } });
         Assert.Equal([two, two, two, one], mapped["parts"]!.AsArray().Select(p => (string)p!["zoneId"]!));
         await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{id}/look", new { version = 1, kind = "rock" }, "version", HttpStatusCode.Conflict);
         await host.RefusesAsync(HttpMethod.Put, $"/api/pieces/{id}/look", new { version = 2, kind = "rock", zoneIds = new[] { one } }, "zoneIds");
@@ -270,6 +277,59 @@ public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task What_takes_longer_than_an_answer_is_made_once_for_all_who_ask_again()
+    {
+        await using var hurried = host.WithWebHostBuilder(b => b.UseSetting("Looks:PatienceMs", "0"));
+        using var client = hurried.CreateClient();
+        await hurried.Services.GetRequiredService<Readiness>().Done;
+        var id = await NewPieceAsync("Slow dyke", length: 83);
+        string[] paths = [$"/api/pieces/{id}/look", $"/api/pieces/{id}/look.glb", $"/api/pieces/{id}/picture.png?w=64&h=40", $"/api/pieces/{id}/picture.png?w=66&h=40"];
+        var first = await Task.WhenAll(paths.Select(p => client.GetAsync(new Uri(p, UriKind.Relative), Cancel)));
+        Assert.All(first, a => Assert.Equal((HttpStatusCode.Accepted, TimeSpan.FromSeconds(1), true), (a.StatusCode, a.Headers.RetryAfter?.Delta, a.Headers.CacheControl?.NoStore)));
+        Assert.All(first, a => Assert.Null(a.Headers.ETag));
+        Assert.Equal("beingMade", (string)JsonNode.Parse(await first[0].Content.ReadAsStringAsync(Cancel))!["code"]!);
+        Assert.Equal(3, hurried.Services.GetRequiredService<LookWorks>().Count);
+
+        async Task<HttpContent> MadeAsync(string path)
+        {
+            for (var tries = 0; tries < 600; tries++)
+            {
+                var answer = await client.GetAsync(new Uri(path, UriKind.Relative), Cancel);
+                if (answer.StatusCode != HttpStatusCode.Accepted)
+                {
+                    Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+                    return answer.Content;
+                }
+
+                await Task.Delay(100, Cancel);
+            }
+
+            throw new TimeoutException($"{path} was never made.");
+        }
+
+        var mesh = (string)JsonNode.Parse(await (await MadeAsync(paths[0])).ReadAsStringAsync(Cancel))!["mesh"]!;
+        Assert.Equal(1, await host.ScalarAsync<long>($"SELECT count(*) FROM meshes WHERE \"Id\" = '{mesh}'"));
+        foreach (var path in paths)
+        {
+            Assert.NotEmpty(await (await MadeAsync(path)).ReadAsByteArrayAsync(Cancel));
+        }
+
+        Assert.Equal(0, hurried.Services.GetRequiredService<LookWorks>().Count);
+    }
+
+    [Fact]
+    public async Task A_choice_is_kept_at_once_though_its_surface_is_not_made_yet()
+    {
+        await using var hurried = host.WithWebHostBuilder(b => b.UseSetting("Looks:PatienceMs", "0"));
+        using var client = hurried.CreateClient();
+        await hurried.Services.GetRequiredService<Readiness>().Done;
+        var id = await NewPieceAsync("Chosen dyke", length: 87);
+        using var answer = await System.Net.Http.Json.HttpClientJsonExtensions.PutAsJsonAsync(client, new Uri($"/api/pieces/{id}/look", UriKind.Relative), new { version = 0, kind = "ruinedWall" }, Cancel);
+        Assert.Equal(HttpStatusCode.NoContent, answer.StatusCode);
+        Assert.Equal("ruinedWall", (string)(await host.GetAsync($"/api/pieces/{id}/look"))["kind"]!);
+    }
+
+    [Fact]
     public async Task Of_two_windows_that_choose_first_one_is_told_and_copies_take_the_choice_along()
     {
         var id = await NewPieceAsync("Twice chosen");
@@ -281,7 +341,7 @@ public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
             return answer.StatusCode;
         }
 
-        Assert.Equal([HttpStatusCode.OK, HttpStatusCode.Conflict], (await Task.WhenAll(ChooseAsync("block"), ChooseAsync("gate"))).Order());
+        Assert.Equal([HttpStatusCode.NoContent, HttpStatusCode.Conflict], (await Task.WhenAll(ChooseAsync("block"), ChooseAsync("gate"))).Order());
         var kind = (string)(await host.GetAsync($"/api/pieces/{id}/look"))["kind"]!;
         var copy = await host.GetAsync($"/api/pieces/{(await host.PostAsync($"/api/pieces/{id}/copy", null, HttpStatusCode.Created))["id"]}/look");
         Assert.Equal((kind, true), ((string)copy["kind"]!, (bool)copy["chosen"]!));

@@ -108,6 +108,9 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("ConnectionStrings:Lowfell", ServingRole.In(Connection));
         builder.UseSetting("Demo", Demo ? "true" : "false");
         builder.UseSetting("Backups:Folder", BackupFolder);
+
+        // What is drawn has come when it is answered; who is told to ask again has tests of their own.
+        builder.UseSetting("Looks:PatienceMs", "240000");
     }
 
     public async Task<JsonNode> GetAsync(string path) => await ReadAsync(await Http.GetAsync(path), HttpStatusCode.OK);

@@ -32,6 +32,7 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
             DbUpdateException { InnerException: PostgresException { SqlState: PostgresErrorCodes.ForeignKeyViolation } } =>
                 Problems.Of(ProblemCode.InUse, "Something still uses this.", "Take it out of the stacks and mixes that use it first."),
             KeptByNewerException newer => Problems.Of(ProblemCode.Unreadable, "Something here was kept by a newer Lowfell.", newer.Message, StatusCodes.Status500InternalServerError),
+            BeingMadeException => BeingMade(httpContext),
             _ when IsDatabaseAway(exception) => Away(httpContext),
             _ => null,
         };
@@ -61,6 +62,13 @@ public sealed class ProblemHandler(ILogger<ProblemHandler> log) : IExceptionHand
     {
         context.Response.Headers.RetryAfter = "2";
         return Problems.Of(ProblemCode.DatabaseAway, "The database is away.", "Nothing was lost. Lowfell tries again by itself.");
+    }
+
+    private static IResult BeingMade(HttpContext context)
+    {
+        context.Response.Headers.RetryAfter = "1";
+        context.Response.Headers.CacheControl = "no-store";
+        return Problems.Of(ProblemCode.BeingMade, "It is being made.", "Ask again in a moment.");
     }
 
     private static IResult Unreadable(BadHttpRequestException bad)

@@ -41,6 +41,9 @@ public enum ProblemCode
     /// <summary>Too much was asked in too short a time; worth another try.</summary>
     TooMuch,
 
+    /// <summary>It takes longer than an answer may, and is being made; worth asking again.</summary>
+    BeingMade,
+
     /// <summary>There is nothing at the address.</summary>
     NoSuchAddress,
 
@@ -70,6 +73,7 @@ internal static class Problems
         ProblemCode.Gone or ProblemCode.NoSuchAddress => StatusCodes.Status404NotFound,
         ProblemCode.Stale or ProblemCode.Taken or ProblemCode.InUse => StatusCodes.Status409Conflict,
         ProblemCode.TooLarge => StatusCodes.Status413PayloadTooLarge,
+        ProblemCode.BeingMade => StatusCodes.Status202Accepted,
         ProblemCode.DatabaseAway or ProblemCode.Migrating => StatusCodes.Status503ServiceUnavailable,
         _ => StatusCodes.Status500InternalServerError,
     };

@@ -85,6 +85,7 @@ public static class LowfellHost
         builder.Services.AddScoped<LookDesk>();
         builder.Services.AddScoped<ReferenceDesk>();
         builder.Services.AddSingleton<LookQueue>();
+        builder.Services.AddSingleton<LookWorks>();
         builder.Services.AddSingleton<MeshMemory>();
         builder.Services.AddSingleton<PlanKeep>();
         builder.Services.AddScoped<SetStamps>();

@@ -79,9 +79,10 @@ public sealed class MeshMemory : IDisposable
 /// <param name="layouts">Their layouts.</param>
 /// <param name="meshes">Surfaces that were drawn lately.</param>
 /// <param name="queue">Turns.</param>
+/// <param name="works">What is being made.</param>
 /// <param name="weathering">Plans that place marks.</param>
 /// <param name="clock">Time.</param>
-public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, LayoutMemory layouts, MeshMemory meshes, LookQueue queue, WeatheringDesk weathering, TimeProvider clock)
+public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, LayoutMemory layouts, MeshMemory meshes, LookQueue queue, LookWorks works, WeatheringDesk weathering, TimeProvider clock)
 {
     // Another way to make surfaces, another number: what was kept is made again.
     private const int Made = 4;
@@ -160,9 +161,10 @@ public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, Layou
 
     /// <summary>Its surface: as it was drawn lately, as it was kept, or made.</summary>
     /// <param name="scene">The piece.</param>
-    /// <param name="urgent">A screen waits for it.</param>
+    /// <param name="by">Who waits for it.</param>
     /// <param name="cancel">Nobody wants it any more.</param>
-    internal async Task<ShownMesh> MeshAsync(PieceScene scene, bool urgent, CancellationToken cancel)
+    /// <exception cref="BeingMadeException">It takes longer than an answer may.</exception>
+    internal async Task<ShownMesh> MeshAsync(PieceScene scene, LookWaiter by, CancellationToken cancel)
     {
         if (meshes.Find(scene.MeshId) is { } known)
         {
@@ -176,6 +178,11 @@ public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, Layou
             return kept;
         }
 
+        return await works.OfAsync(open.BenchId, scene.MeshId, by, (desk, urgent, stop) => desk.MadeAsync(scene, urgent, stop), cancel);
+    }
+
+    private async Task<ShownMesh> MadeAsync(PieceScene scene, Func<bool> urgent, CancellationToken cancel)
+    {
         var (mesh, glb) = await queue.RunAsync(urgent, () =>
         {
             // Somebody before may have wanted the same.
@@ -215,8 +222,13 @@ public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, Layou
     private Task<int> KeepAsync(Guid id, byte[] glb, CancellationToken cancel) =>
         db.Database.ExecuteSqlAsync($"""INSERT INTO meshes ("BenchId", "Id", "Glb", "UsedAt") VALUES ({open.BenchId}, {id}, {glb}, {clock.GetUtcNow()}) ON CONFLICT DO NOTHING""", cancel);
 
-    /// <summary>A small picture, as it was kept or drawn now.</summary>
-    internal async Task<byte[]> PictureAsync(Guid id, Func<CancellationToken, Task<byte[]>> draw, CancellationToken cancel)
+    /// <summary>A picture, as it was kept or drawn now.</summary>
+    /// <param name="id">Hash of all that it shows.</param>
+    /// <param name="scene">The piece.</param>
+    /// <param name="draw">Draws it on its surface.</param>
+    /// <param name="cancel">Nobody wants it any more.</param>
+    /// <exception cref="BeingMadeException">It takes longer than an answer may.</exception>
+    internal async Task<byte[]> PictureAsync(Guid id, PieceScene scene, Func<ShownMesh, byte[]> draw, CancellationToken cancel)
     {
         if (await db.LookPictures.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, cancel) is { } kept)
         {
@@ -228,7 +240,13 @@ public sealed class LookDesk(LowfellDb db, OpenBench open, TrayDesk trays, Layou
             return kept.Png;
         }
 
-        var png = await draw(cancel);
+        return await works.OfAsync(open.BenchId, id, LookWaiter.Small, (desk, urgent, stop) => desk.DrawnAsync(id, scene, draw, urgent, stop), cancel);
+    }
+
+    private async Task<byte[]> DrawnAsync(Guid id, PieceScene scene, Func<ShownMesh, byte[]> draw, Func<bool> urgent, CancellationToken cancel)
+    {
+        var mesh = await MeshAsync(scene, LookWaiter.Work, cancel);
+        var png = await queue.RunAsync(urgent, () => draw(mesh), cancel);
         await db.Database.ExecuteSqlAsync($"""INSERT INTO look_pictures ("BenchId", "Id", "Png", "UsedAt") VALUES ({open.BenchId}, {id}, {png}, {clock.GetUtcNow()}) ON CONFLICT DO NOTHING""", cancel);
         return png;
     }

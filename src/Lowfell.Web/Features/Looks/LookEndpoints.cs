@@ -30,11 +30,11 @@ public static class LookEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var piece = app.MapGroup("/api/pieces/{id:guid}").WithTags("Looks").ProducesValidationProblem();
-        piece.MapGet("look", Look).WithSummary("How a piece looks, coat by coat: its surface and a table of colours, from the same prediction as the core sample.");
+        piece.MapGet("look", Look).WithSummary("How a piece looks, coat by coat: its surface and a table of colours, from the same prediction as the core sample; 202 while its surface is being made.");
         piece.MapPut("look", Choose).WithSummary("Chooses what a piece is shown as, and which part shows which zone; 409 when somebody else has meanwhile.").ProducesProblem(409);
-        piece.MapGet("picture.png", Picture).WithSummary("A picture of a piece, drawn by the host; as it is seen from fromM metres, where that is given.").Produces<byte[]>(200, "image/png");
-        piece.MapGet("look.glb", Painted).WithSummary("The painted piece as binary glTF, its predicted colours as COLOR_0.").Produces<byte[]>(200, "model/gltf-binary");
-        app.MapGet("/api/zones/{id:guid}/picture.png", OfZone).WithTags("Looks").ProducesValidationProblem().WithSummary("A picture of the piece of a zone, the zone standing out: before or after one of its coats, where that is named.").Produces<byte[]>(200, "image/png");
+        piece.MapGet("picture.png", Picture).WithSummary("A picture of a piece, drawn by the host; as it is seen from fromM metres, where that is given; 202 while it is being drawn.").ProducesProblem(202).Produces<byte[]>(200, "image/png");
+        piece.MapGet("look.glb", Painted).WithSummary("The painted piece as binary glTF, its predicted colours as COLOR_0; 202 while its surface is being made.").ProducesProblem(202).Produces<byte[]>(200, "model/gltf-binary");
+        app.MapGet("/api/zones/{id:guid}/picture.png", OfZone).WithTags("Looks").ProducesValidationProblem().WithSummary("A picture of the piece of a zone, the zone standing out: before or after one of its coats, where that is named; 202 while it is being drawn.").ProducesProblem(202).Produces<byte[]>(200, "image/png");
         app.MapGet("/api/meshes/{id:guid}", Mesh).WithTags("Looks").WithSummary("A surface as binary glTF; what an address answers never changes.").Produces<byte[]>(200, "model/gltf-binary");
         app.MapGet("/api/stand-ins", Kinds).WithTags("Looks").WithSummary("What pieces can be shown as, and the parts of each.");
     }
@@ -52,7 +52,7 @@ public static class LookEndpoints
 
         var trial = tryZoneId is { } zone ? new LookTrial(zone, trySchemeId, tryCoatId, tryMaterialId, tryHand) : null;
         var scene = await desk.SceneAsync(id, copy, apart, cancel, trial);
-        var placed = scene.Marks(await desk.MeshAsync(scene, urgent: true, cancel));
+        var placed = scene.Marks(await desk.MeshAsync(scene, LookWaiter.Screen, cancel));
         var table = LookTable.Of(scene.Stacks, Under(lamp));
         var parts = scene.Wish.Kind.Facts().Parts;
         return TypedResults.Ok(new PieceLook(
@@ -68,7 +68,7 @@ public static class LookEndpoints
             new([placed.Frame.Low.X, placed.Frame.Low.Y, placed.Frame.Low.Z], [placed.Frame.High.X, placed.Frame.High.Y, placed.Frame.High.Z])));
     }
 
-    private static async Task<Ok<PieceLook>> Choose(Guid id, LookChoice choice, LookDesk desk, LowfellDb db, CancellationToken cancel)
+    private static async Task<NoContent> Choose(Guid id, LookChoice choice, LookDesk desk, LowfellDb db, CancellationToken cancel)
     {
         var scene = await desk.SceneAsync(id, 1, false, cancel);
         var row = await db.PieceLooks.SingleOrDefaultAsync(l => l.PieceId == id, cancel);
@@ -102,7 +102,7 @@ public static class LookEndpoints
             Versions.Check(choice.Version, choice.Version + 1);
         }
 
-        return await Look(id, desk, cancel);
+        return TypedResults.NoContent();
     }
 
     private static async Task<IResult> Mesh(Guid id, LookDesk desk, HttpContext http, CancellationToken cancel)
@@ -120,7 +120,7 @@ public static class LookEndpoints
     }
 
     private static async Task<IResult> Picture(
-        Guid id, LookDesk desk, LookQueue queue, HttpContext http, CancellationToken cancel, int w = UsualWidth, int h = UsualHeight, Guid? zoneId = null, int? coats = null, Guid? coatId = null, bool before = false, string? lamp = null, float turn = -32, float lift = 24, int copy = 1, bool wet = false, bool apart = false, double fromM = 0)
+        Guid id, LookDesk desk, HttpContext http, CancellationToken cancel, int w = UsualWidth, int h = UsualHeight, Guid? zoneId = null, int? coats = null, Guid? coatId = null, bool before = false, string? lamp = null, float turn = -32, float lift = 24, int copy = 1, bool wet = false, bool apart = false, double fromM = 0)
     {
         if (w is < LeastPx or > MostPx || h is < LeastPx or > MostPx)
         {
@@ -159,25 +159,21 @@ public static class LookEndpoints
             return Results.StatusCode(StatusCodes.Status304NotModified);
         }
 
-        var png = await desk.PictureAsync(mark, async stop =>
-        {
-            var mesh = await desk.MeshAsync(scene, urgent: false, stop);
-            return await queue.RunAsync(false, () => PngFile.Of(LookPicture.Draw(new(mesh, table, scene.ZoneOfPart, laid, wet, lit, scene.Marks(mesh).Index()), view, w, h, fromM: fromM)), stop);
-        }, cancel);
+        var png = await desk.PictureAsync(mark, scene, mesh => PngFile.Of(LookPicture.Draw(new(mesh, table, scene.ZoneOfPart, laid, wet, lit, scene.Marks(mesh).Index()), view, w, h, fromM: fromM)), cancel);
         return Results.Bytes(png, "image/png");
     }
 
     private static async Task<IResult> OfZone(
-        Guid id, LookDesk desk, LookQueue queue, LowfellDb db, HttpContext http, CancellationToken cancel, int w = UsualWidth, int h = UsualHeight, Guid? coatId = null, bool before = false, string? lamp = null, float turn = -32, float lift = 24, int copy = 1)
+        Guid id, LookDesk desk, LowfellDb db, HttpContext http, CancellationToken cancel, int w = UsualWidth, int h = UsualHeight, Guid? coatId = null, bool before = false, string? lamp = null, float turn = -32, float lift = 24, int copy = 1)
     {
         var piece = await db.Zones.Where(z => z.Id == id && z.DeletedAt == null).Select(z => (Guid?)z.PieceId).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("id", id);
-        return await Picture(piece, desk, queue, http, cancel, w, h, id, null, coatId, before, lamp, turn, lift, copy);
+        return await Picture(piece, desk, http, cancel, w, h, id, null, coatId, before, lamp, turn, lift, copy);
     }
 
     private static async Task<IResult> Painted(Guid id, LookDesk desk, CancellationToken cancel, Guid? zoneId = null, int? coats = null, string? lamp = null, int copy = 1, bool apart = false)
     {
         var scene = await desk.SceneAsync(id, copy, apart, cancel);
-        var mesh = await desk.MeshAsync(scene, urgent: true, cancel);
+        var mesh = await desk.MeshAsync(scene, LookWaiter.Screen, cancel);
         var painted = LookPicture.Painted(new(mesh, LookTable.Of(scene.Stacks, Under(lamp)), scene.ZoneOfPart, Laid(scene, zoneId, coats), Placed: scene.Marks(mesh).Index()));
         return Results.File(Glb.Write(mesh, painted), "model/gltf-binary", $"{FileName(scene.Piece.Name)}.glb");
     }

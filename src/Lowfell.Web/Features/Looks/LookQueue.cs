@@ -4,15 +4,16 @@ namespace Lowfell.Web.Features.Looks;
 public sealed class LookQueue
 {
     private readonly Lock gate = new();
-    private readonly PriorityQueue<TaskCompletionSource, (int, long)> waiting = new();
-    private long asked;
+
+    // In the order in which they came; never more than a few screens ask for.
+    private readonly List<(Func<bool> Urgent, TaskCompletionSource Turn)> waiting = [];
     private bool busy;
 
     /// <summary>Does it when its turn comes.</summary>
-    /// <param name="urgent">A screen waits for it.</param>
+    /// <param name="urgent">Whether a screen waits for it by now.</param>
     /// <param name="work">What to do.</param>
     /// <param name="cancel">Nobody wants it any more.</param>
-    public async Task<T> RunAsync<T>(bool urgent, Func<T> work, CancellationToken cancel)
+    public async Task<T> RunAsync<T>(Func<bool> urgent, Func<T> work, CancellationToken cancel)
     {
         TaskCompletionSource? turn = null;
         lock (gate)
@@ -20,7 +21,7 @@ public sealed class LookQueue
             if (busy)
             {
                 turn = new(TaskCreationOptions.RunContinuationsAsynchronously);
-                waiting.Enqueue(turn, (urgent ? 0 : 1, asked++));
+                waiting.Add((urgent, turn));
             }
 
             busy = true;
@@ -47,10 +48,14 @@ public sealed class LookQueue
     {
         lock (gate)
         {
-            while (waiting.TryDequeue(out var next, out _))
+            while (waiting.Count > 0)
             {
+                var next = Math.Max(0, waiting.FindIndex(w => w.Urgent()));
+                var turn = waiting[next].Turn;
+                waiting.RemoveAt(next);
+
                 // Who has gone meanwhile is passed over.
-                if (next.TrySetResult())
+                if (turn.TrySetResult())
                 {
                     return;
                 }

@@ -26,9 +26,14 @@ export class Problem extends Error {
     return faults.length > 0 ? `${this.message} ${faults.slice(0, 3).join(" ")}` : this.message;
   }
 
-  /** Nothing answered, the database is away, or too much was asked at once: worth another try. */
+  /** It takes longer than an answer may: asked again in a moment, it is there. */
+  get beingMade(): boolean {
+    return this.status === 202;
+  }
+
+  /** Nothing answered, the database is away, too much was asked at once, or it is being made: worth another try. */
   get passing(): boolean {
-    return this.status === 0 || this.status === 429 || this.status === 502 || this.status === 503;
+    return this.status === 0 || this.beingMade || this.status === 429 || this.status === 502 || this.status === 503;
   }
 }
 
@@ -54,8 +59,8 @@ export async function ask<T>(call: Promise<Answer<T>>): Promise<Full<T>> {
     if (cause instanceof DOMException && cause.name === "AbortError") throw cause;
     throw new Problem(0, "Lowfell does not answer.", {}, null);
   }
-  if (!answer.response.ok) {
-    const body = (answer.error ?? {}) as {
+  if (!answer.response.ok || isBeingMade(answer.response)) {
+    const body = (answer.error ?? answer.data ?? {}) as {
       title?: string;
       detail?: string;
       errors?: Record<string, string[]>;
@@ -68,6 +73,29 @@ export async function ask<T>(call: Promise<Answer<T>>): Promise<Full<T>> {
     );
   }
   return answer.data as Full<T>;
+}
+
+// What is taken up as a job is answered with 202 too, but with what there is to know of it, not with when to ask again.
+const isBeingMade = (answer: Response) => answer.status === 202 && answer.headers.has("Retry-After");
+
+const askAgainMs = 600;
+
+/** Fetches what the host draws or writes, however long it takes to make; where it refuses, a {@link Problem}. */
+export async function fetchMade(path: string, signal?: AbortSignal): Promise<Response> {
+  for (let tries = 1; ; tries++) {
+    const answer = await fetch(path, { signal }).catch((cause) => {
+      if (signal?.aborted) throw cause;
+      throw new Problem(0, "Lowfell does not answer.", {}, null);
+    });
+    if (!isBeingMade(answer)) {
+      if (answer.ok) return answer;
+      const body = await answer.json().catch(() => ({}));
+      throw new Problem(answer.status, body.title ?? `The host said ${answer.status}.`, body.errors ?? {}, body);
+    }
+    // The longer it takes, the less it is asked for: many pictures may wait for one surface.
+    await new Promise((go) => setTimeout(go, askAgainMs * Math.min(tries, 5)));
+    signal?.throwIfAborted();
+  }
 }
 
 /** Sends a file as it is; what the host answers, or a {@link Problem}. */
@@ -94,7 +122,8 @@ export const queryClient = new QueryClient({
       networkMode: "always",
       staleTime: 30_000,
       retry: (count, error) => (error instanceof Problem && error.passing ? true : count < 1),
-      retryDelay: (count, error) => (error instanceof Problem && error.passing ? 1_500 : 500 * count),
+      retryDelay: (count, error) =>
+        !(error instanceof Problem && error.passing) ? 500 * count : error.beingMade ? askAgainMs : 1_500,
     },
   },
 });

@@ -66,7 +66,8 @@ export async function askOrLast<T>(key: string, ask: () => Promise<T>): Promise<
   }
 }
 
-const isAway = (error: unknown) => error instanceof Problem && error.passing && error.status !== 429;
+const isAway = (error: unknown) =>
+  error instanceof Problem && error.passing && error.status !== 429 && !error.beingMade;
 
 /** Forgets them: another bench is open now. */
 export async function forgetAnswers(): Promise<void> {

@@ -1476,7 +1476,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A picture of the piece of a zone, the zone standing out: before or after one of its coats, where that is named. */
+        /** A picture of the piece of a zone, the zone standing out: before or after one of its coats, where that is named; 202 while it is being drawn. */
         get: {
             parameters: {
                 query?: {
@@ -1504,6 +1504,15 @@ export interface paths {
                     };
                     content: {
                         "image/png": string;
+                    };
+                };
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
                 /** @description Bad Request */
@@ -9980,7 +9989,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** How a piece looks, coat by coat: its surface and a table of colours, from the same prediction as the core sample. */
+        /** How a piece looks, coat by coat: its surface and a table of colours, from the same prediction as the core sample; 202 while its surface is being made. */
         get: {
             parameters: {
                 query?: {
@@ -10037,14 +10046,12 @@ export interface paths {
                 };
             };
             responses: {
-                /** @description OK */
-                200: {
+                /** @description No Content */
+                204: {
                     headers: {
                         [name: string]: unknown;
                     };
-                    content: {
-                        "application/json": components["schemas"]["PieceLook"];
-                    };
+                    content?: never;
                 };
                 /** @description Bad Request */
                 400: {
@@ -10080,7 +10087,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A picture of a piece, drawn by the host; as it is seen from fromM metres, where that is given. */
+        /** A picture of a piece, drawn by the host; as it is seen from fromM metres, where that is given; 202 while it is being drawn. */
         get: {
             parameters: {
                 query?: {
@@ -10115,6 +10122,15 @@ export interface paths {
                         "image/png": string;
                     };
                 };
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
                 /** @description Bad Request */
                 400: {
                     headers: {
@@ -10141,7 +10157,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The painted piece as binary glTF, its predicted colours as COLOR_0. */
+        /** The painted piece as binary glTF, its predicted colours as COLOR_0; 202 while its surface is being made. */
         get: {
             parameters: {
                 query?: {
@@ -10166,6 +10182,15 @@ export interface paths {
                     };
                     content: {
                         "model/gltf-binary": string;
+                    };
+                };
+                /** @description Accepted */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
                     };
                 };
                 /** @description Bad Request */

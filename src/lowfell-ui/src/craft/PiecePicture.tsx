@@ -1,6 +1,7 @@
 import { type ReactNode, useState } from "react";
 import { pictureOf, pictureOfStep } from "../api/lookQueries";
 import type { LogEntry, PlannedStep } from "../api/types";
+import { useMade } from "./useMade";
 
 interface Size {
   /** Points across and down. */
@@ -59,23 +60,25 @@ export function LoggedPicture({ entry, ...size }: Size & { entry: LogEntry }) {
 export async function picturesCame(within: ParentNode): Promise<void> {
   const lookMs = 60;
   for (let looks = 0; looks < 130; looks++) {
-    if ([...within.querySelectorAll("img")].every((i) => i.complete)) return;
+    if ([...within.querySelectorAll("img")].every((i) => i.complete && !i.dataset.waits)) return;
     await new Promise((go) => setTimeout(go, lookMs));
   }
 }
 
 function Drawn({ src, w, h, meanwhile, alt = "", className = "", eager }: Size & { src: string }) {
   const [come, setCome] = useState<string>();
-  const [failed, setFailed] = useState<string>();
+  const { failed, image } = useMade(src);
+  const { key, ...of } = image;
   return (
     <span
       className={`relative inline-flex shrink-0 items-center justify-center ${className}`}
       style={{ width: w, height: h }}
     >
-      {(come === undefined || failed === src) && meanwhile}
-      {failed !== src && (
+      {(come === undefined || failed) && meanwhile}
+      {!failed && (
         <img
-          src={src}
+          key={key}
+          {...of}
           alt={alt}
           width={w}
           height={h}
@@ -83,7 +86,6 @@ function Drawn({ src, w, h, meanwhile, alt = "", className = "", eager }: Size &
           decoding="async"
           className={`absolute inset-0 size-full object-contain ${come === undefined ? "opacity-0" : ""}`}
           onLoad={() => setCome(src)}
-          onError={() => setFailed(src)}
         />
       )}
     </span>

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Problem, wording } from "../../api/client";
 import type { AmountsRequest } from "../../api/types";
 import { useChosen } from "../../craft/useChosen";
+import { saveFile } from "../../craft/saveFile";
 import { Button, Choice, notify, Toggle } from "../../ui";
 import { CoatAmounts } from "./CoatAmounts";
 import { CopiesTrial } from "./CopiesTrial";
@@ -160,11 +161,7 @@ async function saveList(request: AmountsRequest) {
       body: JSON.stringify(request),
     });
     if (!answer.ok) throw new Problem(answer.status, "The list could not be made.", {}, null);
-    const link = document.createElement("a");
-    link.href = URL.createObjectURL(await answer.blob());
-    link.download = "shopping-list.csv";
-    link.click();
-    URL.revokeObjectURL(link.href);
+    saveFile(await answer.blob(), "shopping-list.csv");
   } catch (error) {
     notify(wording(error));
   }

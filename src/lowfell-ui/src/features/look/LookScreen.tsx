@@ -2,12 +2,14 @@ import { useQuery } from "@tanstack/react-query";
 import { Download, SkipBack, SkipForward } from "lucide-react";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { useParams, useSearchParams } from "react-router";
-import { wording } from "../../api/client";
+import { fetchMade, wording } from "../../api/client";
 import { pictureOf } from "../../api/lookQueries";
 import { queries } from "../../api/queries";
 import type { PieceLook } from "../../api/types";
 import { choices, lampWord, number } from "../../api/words";
-import { Button, Choice, Failed, Field, IconButton, Menu, Toggle } from "../../ui";
+import { saveFile } from "../../craft/saveFile";
+import { useMade } from "../../craft/useMade";
+import { Button, Choice, Failed, Field, IconButton, Menu, notify, Toggle } from "../../ui";
 import { type Beside, BesideControls, nothingBeside, trialOf } from "./Beside";
 import type { Shown } from "./LookRenderer";
 import { SharedView } from "./SharedView";
@@ -220,7 +222,7 @@ function OfPiece({ pieceId }: { pieceId: string }) {
               { label: "Picture, PNG", onSelect: () => savePicture(name) },
               {
                 label: "Painted surface, GLB",
-                onSelect: () => window.location.assign(`/api/pieces/${pieceId}/look.glb?lamp=${lamp}&copy=${copy}`),
+                onSelect: () => void saveSurface(pieceId, lamp, copy),
               },
             ]}
           />
@@ -336,13 +338,15 @@ interface PlainProps {
 /** The host's own picture, where the browser draws none; turned by buttons. */
 function Plain({ pieceId, zoneId, coats, lamp, copy, wet, label }: PlainProps) {
   const [turn, setTurn] = useState(-32);
+  const { failed, image } = useMade(pictureOf(pieceId, { w: 900, h: 600, zoneId, coats, lamp, copy, wet, turn }));
+  const { key, ...of } = image;
   return (
     <div className="flex size-full flex-col items-center">
-      <img
-        className="min-h-0 flex-1 object-contain"
-        alt={label}
-        src={pictureOf(pieceId, { w: 900, h: 600, zoneId, coats, lamp, copy, wet, turn })}
-      />
+      {failed ? (
+        <p className="flex-1 content-center text-soft">The picture did not come.</p>
+      ) : (
+        <img key={key} {...of} className="min-h-0 flex-1 object-contain" alt={label} />
+      )}
       <div className="flex gap-2 p-2">
         <Button onClick={() => setTurn(turn - 30)}>Turn left</Button>
         <Button onClick={() => setTurn(turn + 30)}>Turn right</Button>
@@ -353,11 +357,17 @@ function Plain({ pieceId, zoneId, coats, lamp, copy, wet, label }: PlainProps) {
 
 function savePicture(name: string) {
   document.querySelector<HTMLCanvasElement>("[data-testid=look]")?.toBlob((blob) => {
-    if (!blob) return;
-    const link = document.createElement("a");
-    link.href = URL.createObjectURL(blob);
-    link.download = `${name}.png`;
-    link.click();
-    URL.revokeObjectURL(link.href);
+    if (blob) saveFile(blob, `${name}.png`);
   });
+}
+
+// Its surface may have to be made first.
+async function saveSurface(pieceId: string, lamp: string, copy: number) {
+  try {
+    const answer = await fetchMade(`/api/pieces/${pieceId}/look.glb?lamp=${lamp}&copy=${copy}`);
+    const name = /filename="?([^";]+)/.exec(answer.headers.get("Content-Disposition") ?? "")?.[1];
+    saveFile(await answer.blob(), name ?? "piece.glb");
+  } catch (error) {
+    notify(wording(error));
+  }
 }

@@ -96,7 +96,7 @@ test("a screen that is measured is remembered, and tells how large the piece is 
   expect(screenPxPerMm()).toBeCloseTo(usual);
 });
 
-test("until a picture has come, and where none does, something stands in its place", () => {
+test("until a picture has come, and where none does, something stands in its place", async () => {
   const { container, rerender } = render(
     <PiecePicture pieceId="p" mark={markOf(["#111"])} w={90} h={60} meanwhile={<b>core</b>} />,
   );
@@ -106,10 +106,41 @@ test("until a picture has come, and where none does, something stands in its pla
   fireEvent.load(image()!);
   expect(screen.queryByText("core")).toBeNull();
   rerender(<PiecePicture pieceId="p" mark={markOf(["#222"])} w={90} h={60} meanwhile={<b>core</b>} />);
+  const fetched = vi.spyOn(globalThis, "fetch").mockResolvedValue(new Response(null, { status: 404 }));
   fireEvent.error(image()!);
-  expect(image()).toBeNull();
+  await waitFor(() => expect(image()).toBeNull());
+  fetched.mockRestore();
   expect(markOf(["#111"])).not.toBe(markOf(["#222"]));
   expect(markOf(["#111"])).toBe(markOf(["#111"]));
+});
+
+test("a picture that is being drawn is asked for again, and shown by another element once it has been", async () => {
+  vi.useFakeTimers({ shouldAdvanceTime: true });
+  const answers = [202, 202, 200];
+  const fetched = vi
+    .spyOn(globalThis, "fetch")
+    .mockImplementation(async () => new Response("{}", { status: answers.shift(), headers: { "Retry-After": "1" } }));
+  const { container } = render(<PiecePicture pieceId="p" mark="m" w={90} h={60} meanwhile={<b>core</b>} />);
+  const asked = container.querySelector("img")!;
+  fireEvent.error(asked);
+  const waiting = await waitFor(() => container.querySelector("img[data-waits]")!);
+  expect(waiting.getAttribute("src")).toBeNull();
+  expect(screen.getByText("core")).toBeInTheDocument();
+  await vi.advanceTimersByTimeAsync(2_000);
+  await waitFor(() =>
+    expect(container.querySelector("img")!.getAttribute("src")).toContain("/api/pieces/p/picture.png"),
+  );
+  expect(fetched).toHaveBeenCalledTimes(3);
+  const drawn = container.querySelector("img")!;
+  expect(drawn).not.toBe(asked);
+  expect(drawn.dataset.waits).toBeUndefined();
+
+  // What was drawn and does not come is not asked for again and again.
+  fireEvent.error(drawn);
+  expect(container.querySelector("img")).toBeNull();
+  expect(fetched).toHaveBeenCalledTimes(3);
+  fetched.mockRestore();
+  vi.useRealTimers();
 });
 
 test("marks lie on one sheet, a region for each side of a zone that has any, none over another", () => {

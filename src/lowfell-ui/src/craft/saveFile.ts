@@ -1,0 +1,8 @@
+/** Lets the browser save what the page holds. */
+export function saveFile(content: Blob, name: string): void {
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(content);
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
