@@ -1,5 +1,8 @@
+using System.Net.Http.Json;
 using System.Net;
 using System.Text.Json.Nodes;
+using Lowfell.Web.Api;
+using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 
 namespace Lowfell.Web.Tests;
@@ -71,7 +74,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
         var top = steps.Last(s => steps.IndexOf(s) < open && (string)s!["zone"]! == "Cargo bed")!;
         Assert.InRange(DateTimeOffset.Parse((string)steps[open]!["startAt"]!), DateTimeOffset.Parse((string)top["nextFrom"]!).AddSeconds(-1), DateTimeOffset.Parse((string)top["nextBy"]!).AddSeconds(1));
 
-        var ways = (await host.PostAsync("/api/plan/what-ifs", new { setIds = new[] { await SetAsync("Marsh crawler") } })).AsArray();
+        var ways = (await host.PostAsync("/api/plan/what-ifs", new { setIds = new[] { await SetAsync("Marsh crawler") } }))["ways"]!.AsArray();
         Assert.Equal("as planned", (string)ways[0]!["name"]!);
         Assert.True(ways.Count >= 4);
         await host.RefusesAsync(HttpMethod.Post, "/api/plan", new { setIds = new[] { Guid.NewGuid() } }, "setIds", HttpStatusCode.NotFound);
@@ -231,7 +234,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
     public async Task What_ifs_tell_masking_repainting_batches_and_the_other_wash()
     {
         await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("thursday", 1170, 1320), ("sunday", 570, 750)));
-        var ways = (await host.PostAsync("/api/plan/what-ifs", new { })).AsArray();
+        var ways = (await host.PostAsync("/api/plan/what-ifs", new { }))["ways"]!.AsArray();
         double Work(string name) => (double)ways.Single(w => (string)w!["name"]! == name)!["summary"]!["workMin"]!;
         Assert.True(Work("masking next to every spray") > Work("as planned"));
         Assert.True(Work("repainting what the spray catches") > Work("as planned"));
@@ -239,6 +242,25 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
         Assert.All(ways.Where(w => ((string)w!["name"]!).StartsWith("without ", StringComparison.Ordinal)), w => Assert.InRange((double)w!["summary"]!["workMin"]!, Work("without all coats that may be left out"), Work("as planned") - 1));
         Assert.Contains(ways, w => (string)w!["name"]! == "each copy from start to end");
         Assert.Contains(ways, w => ((string)w!["name"]!).Contains("generous", StringComparison.Ordinal));
+
+        // An answer that has the time for one holds one; asked on it tells them all, in the same order.
+        await using var hurried = host.WithWebHostBuilder(b => b.UseSetting("Plans:PatienceMs", "0"));
+        using var client = hurried.CreateClient();
+        await hurried.Services.GetRequiredService<Readiness>().Done;
+        var told = new List<string>();
+        for (int? from = 0; from is not null;)
+        {
+            using var answer = await client.PostAsJsonAsync(new Uri($"/api/plan/what-ifs?from={from}", UriKind.Relative), new { }, TestContext.Current.CancellationToken);
+            Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+            var page = JsonNode.Parse(await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!;
+            Assert.Equal(from == 0 ? 2 : 1, page["ways"]!.AsArray().Count);
+            told.AddRange(page["ways"]!.AsArray().Select(w => (string)w!["name"]!));
+            from = (int?)page["next"];
+        }
+
+        Assert.Equal(ways.Select(w => (string)w!["name"]!), told);
+        Assert.Empty((await host.PostAsync("/api/plan/what-ifs?from=100", new { }))["ways"]!.AsArray());
+        await host.RefusesAsync(HttpMethod.Post, "/api/plan/what-ifs?from=-1", new { }, "from");
     }
 
     [Fact]

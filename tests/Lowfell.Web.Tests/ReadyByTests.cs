@@ -54,7 +54,7 @@ public sealed class ReadyByTests(TestHost host) : IClassFixture<TestHost>
         var set = new[] { (string)(await SetAsync("Marsh crawler"))["id"]! };
         await host.PutAsync("/api/plan/held", new { request = new { setIds = set } });
         var held = await host.PostAsync("/api/plan", new { });
-        var ways = (await host.PostAsync("/api/plan/what-ifs", new { })).AsArray();
+        var ways = (await host.PostAsync("/api/plan/what-ifs", new { }))["ways"]!.AsArray();
         Assert.Equal((string)held["summary"]!["doneOn"]!, (string)ways[0]!["summary"]!["doneOn"]!);
         Assert.Equal("planned anew from now on", (string)ways[1]!["name"]!);
         var way = ways[2]!;

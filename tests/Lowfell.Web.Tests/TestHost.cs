@@ -111,6 +111,7 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
 
         // What is drawn has come when it is answered; who is told to ask again has tests of their own.
         builder.UseSetting("Looks:PatienceMs", "240000");
+        builder.UseSetting("Plans:PatienceMs", "240000");
     }
 
     public async Task<JsonNode> GetAsync(string path) => await ReadAsync(await Http.GetAsync(path), HttpStatusCode.OK);

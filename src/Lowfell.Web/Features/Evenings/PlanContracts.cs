@@ -346,6 +346,11 @@ public sealed record SetDone(Guid SetId, DateOnly? DoneOn);
 /// <param name="Request">It, to be looked at and taken; none for the plan that the others are beside.</param>
 public sealed record WhatIf(string Name, PlanSummary Summary, PlanRequest? Request);
 
+/// <summary>Other ways, as many as one answer has the time for.</summary>
+/// <param name="Ways">The plan that they are beside comes first, where it is asked from the first on.</param>
+/// <param name="Next">From which one to ask on; none where these were the last.</param>
+public sealed record WhatIfPage(IReadOnlyList<WhatIf> Ways, int? Next);
+
 /// <summary>What is to be held as the plan: one that a search found, or one made at this moment.</summary>
 /// <param name="PlanId">A plan that was found.</param>
 /// <param name="Request">What to plan now, where no plan is named.</param>

@@ -23,6 +23,10 @@ public sealed record FeedAddress(bool Exists, int Version, string? Path = null);
 public static class PlanEndpoints
 {
     private const int WhatIfMs = 50;
+
+    // No answer takes much longer than a painter waits; there are never so many ways.
+    private const int PatienceMs = 1000;
+    private const int MostWays = 100;
     private const string WarmAir = "warm air";
 
     /// <summary>Maps the endpoints.</summary>
@@ -31,7 +35,7 @@ public static class PlanEndpoints
         var group = app.MapGroup("/api/plan").WithTags("Evenings").ProducesValidationProblem();
         group.MapPost("", Plan).WithSummary("Plans the open coats of sets through the evenings; nothing is kept.");
         group.MapPost("look", Look).WithSummary("The same made at this moment, whatever plan is held: to be looked at before it is.");
-        group.MapPost("what-ifs", WhatIfs).WithSummary("The same plan beside other ways to do it.");
+        group.MapPost("what-ifs", WhatIfs).WithSummary("The same plan beside other ways to do it, as many as a second tries; asked on from the next where there are more.");
         group.MapGet("done-by", DoneBy).WithSummary("The evening on which each set with open steps is done, by the held plan or one made now over all sets.");
         group.MapPut("learned", Answer).WithSummary("Says whether plans are to follow a figure that was learned from the log; 409 when it was answered elsewhere meanwhile.").ProducesProblem(409);
         group.MapGet("feed", GetFeed).WithSummary("Whether a calendar program may follow the plan at a secret address; the address itself is told only as it is made; none until one is made.");
@@ -94,8 +98,14 @@ public static class PlanEndpoints
             .GroupBy(s => s.Set).Select(g => new SetDone(g.Key, complete ? g.Max(s => s.Day) : null)).ToList());
     }
 
-    private static async Task<Ok<List<WhatIf>>> WhatIfs(PlanRequest request, PlanDesk desk, CancellationToken cancel)
+    private static async Task<Ok<WhatIfPage>> WhatIfs(PlanRequest request, PlanDesk desk, IConfiguration settings, TimeProvider clock, CancellationToken cancel, int from = 0)
     {
+        if (from is < 0 or > MostWays)
+        {
+            throw new RefusedException("from", $"Ask for the ways from the first on, 0, or from the one that an answer named as the next, not from {from}.");
+        }
+
+        var (begun, patience) = (clock.GetTimestamp(), TimeSpan.FromMilliseconds(settings.GetValue("Plans:PatienceMs", PatienceMs)));
         var bench = await desk.BenchAsync(cancel);
         var calendar = CalendarEndpoints.Of(bench);
         // What is done otherwise is beside the plan in force: where one is held, what that was asked for.
@@ -117,9 +127,21 @@ public static class PlanEndpoints
             .. ways.Batches().Select(n => (n == 1 ? "each copy from start to end" : $"{n} copies at a time", request with { MostCopies = n })),
             .. OneMore(calendar) is { } more ? [($"{more.Day} evenings too", request with { OneMore = more })] : Array.Empty<(string, PlanRequest)>(),
         ];
-        var answer = new List<WhatIf> { new("as planned", inForce?.Summary ?? new PlanWriter(plain).Summary(asPlanned), null) };
-        foreach (var (name, way) in tried)
+        var answer = new List<WhatIf>();
+        if (from == 0)
         {
+            answer.Add(new("as planned", inForce?.Summary ?? new PlanWriter(plain).Summary(asPlanned), null));
+        }
+
+        for (var i = from; i < tried.Count; i++)
+        {
+            // One at least, however long the plan took to open.
+            if (i > from && clock.GetElapsedTime(begun) > patience)
+            {
+                return TypedResults.Ok(new WhatIfPage(answer, i));
+            }
+
+            var (name, way) = tried[i];
             var planner = way == request ? plain : await desk.OpenAsync(way, cancel);
 
             // What only shortens a wait or leaves something out is never later: the plan as it is still stands.
@@ -128,7 +150,7 @@ public static class PlanEndpoints
             answer.Add(new(name == WarmAir ? $"{name} on {new OtherWays(planner.Task).Named(s => s.Coat.Hurried)}" : name, new PlanWriter(planner).Summary(state), way));
         }
 
-        return TypedResults.Ok(answer);
+        return TypedResults.Ok(new WhatIfPage(answer, null));
     }
 
     private static string Named((Coat Coat, OpenZone Zone) o) => $"{o.Coat.Paint?.Name ?? StepWords.Of(o.Coat.Technique)} ({o.Zone.Zone.Piece.Name}, {o.Zone.Zone.Name})";

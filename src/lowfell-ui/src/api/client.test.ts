@@ -34,8 +34,11 @@ const answer = (status: number, headers: Record<string, string> = {}, body: unkn
 });
 
 test("what is being made is worth asking again, and a job that was taken up is an answer", async () => {
-  const again: Problem = await ask<never>(Promise.resolve(answer(202, { "Retry-After": "1" }, { title: "It is being made." }))).catch(
-    (e: Problem) => e,
+  const again: Problem = await ask(
+    Promise.resolve(answer(202, { "Retry-After": "1" }, { title: "It is being made." })),
+  ).then(
+    () => expect.unreachable(),
+    (e) => e,
   );
   expect([again.status, again.beingMade, again.passing, again.message]).toEqual([202, true, true, "It is being made."]);
   expect(await ask(Promise.resolve(answer(202, {}, { id: "job" })))).toEqual({ id: "job" });

@@ -1,4 +1,4 @@
-import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { infiniteQueryOptions, keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "./client";
 import { kept, stored } from "./stored";
 import type { Plan, PlanRequest, ZoneProgress } from "./types";
@@ -65,10 +65,14 @@ export const planQueries = {
           : ask(api.POST("/api/plan/look", { body: look!.request!, signal })),
       enabled: look !== undefined,
     }),
+  /** The host tries as many as an answer has the time for: it is asked on until there are no more. */
   whatIfs: (request: PlanRequest) =>
-    queryOptions({
+    infiniteQueryOptions({
       queryKey: ["whatIfs", request],
-      queryFn: ({ signal }) => ask(api.POST("/api/plan/what-ifs", { body: request, signal })),
+      queryFn: ({ signal, pageParam }) =>
+        ask(api.POST("/api/plan/what-ifs", { params: { query: { from: pageParam } }, body: request, signal })),
+      initialPageParam: 0,
+      getNextPageParam: (last) => last.next,
       staleTime: minuteMs,
     }),
   /** The plan at the bench: the last answer stands in while the network is away, unless it is of other sets. */

@@ -6285,10 +6285,12 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The same plan beside other ways to do it. */
+        /** The same plan beside other ways to do it, as many as a second tries; asked on from the next where there are more. */
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    from?: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6305,7 +6307,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["WhatIf"][];
+                        "application/json": components["schemas"]["WhatIfPage"];
                     };
                 };
                 /** @description Bad Request */
@@ -20253,6 +20255,16 @@ export interface components {
             /** @description What it comes to. */
             summary: components["schemas"]["PlanSummary"];
             request: null | components["schemas"]["PlanRequest"];
+        };
+        /** @description Other ways, as many as one answer has the time for. */
+        WhatIfPage: {
+            /** @description The plan that they are beside comes first, where it is asked from the first on. */
+            ways: components["schemas"]["WhatIf"][];
+            /**
+             * Format: int32
+             * @description From which one to ask on; none where these were the last.
+             */
+            next: null | number;
         };
         /**
          * @description How a drawn width stands to life.

@@ -1,6 +1,7 @@
 import type { PlanLook } from "../../api/planQueries";
 import { queries } from "../../api/queries";
-import { useQuery } from "@tanstack/react-query";
+import { useInfiniteQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { wording } from "../../api/client";
 import type { PlanRequest } from "../../api/types";
 import { saved } from "./saved";
@@ -15,8 +16,13 @@ interface Props {
 
 /** The plan in force beside other ways to do it: what each saves; one press shows it. */
 export function WhatIfs({ request, looking, onLook }: Props) {
-  const ways = useQuery(queries.whatIfs(request));
-  const base = ways.data?.[0]?.summary;
+  const ways = useInfiniteQuery(queries.whatIfs(request));
+  const { hasNextPage, isFetching, isError, fetchNextPage } = ways;
+  useEffect(() => {
+    if (hasNextPage && !isFetching && !isError) void fetchNextPage();
+  }, [hasNextPage, isFetching, isError, fetchNextPage]);
+  const tried = ways.data?.pages.flatMap((p) => p.ways);
+  const base = tried?.[0]?.summary;
   return (
     <section aria-label="What if" className="rounded-lg border border-line bg-panel p-3 text-sm" data-testid="what-ifs">
       <h2 className="mb-1 font-semibold">What if…</h2>
@@ -25,9 +31,8 @@ export function WhatIfs({ request, looking, onLook }: Props) {
           {wording(ways.error)}
         </p>
       )}
-      {!ways.data && !ways.isError && <p className="text-soft">Trying other ways…</p>}
       {base &&
-        ways.data?.slice(1).map((w) => (
+        tried?.slice(1).map((w) => (
           <button
             key={w.name}
             type="button"
@@ -42,6 +47,7 @@ export function WhatIfs({ request, looking, onLook }: Props) {
             <span className="block text-xs text-soft">{saved(base, w.summary, false)}</span>
           </button>
         ))}
+      {(!tried || hasNextPage) && !isError && <p className="text-soft">Trying other ways…</p>}
     </section>
   );
 }
