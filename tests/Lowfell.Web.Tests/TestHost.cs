@@ -34,6 +34,9 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
     /// <summary>Whether it begins with a copy of a database that is ready; else with what it finds.</summary>
     protected virtual bool BeginsReady => !first;
 
+    /// <summary>How long an answer waits for what takes long, ms; null for as long as usual. Who is told to ask again has tests of their own.</summary>
+    protected virtual int? PatienceMs => 240_000;
+
     /// <summary>Connection to the test cluster.</summary>
     public static string Cluster => Environment.GetEnvironmentVariable("LOWFELL_TEST_DB")
         ?? throw new InvalidOperationException("These tests need a PostgreSQL: run them with ./lowfell test web.");
@@ -109,9 +112,10 @@ public class TestHost : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("Demo", Demo ? "true" : "false");
         builder.UseSetting("Backups:Folder", BackupFolder);
 
-        // What is drawn has come when it is answered; who is told to ask again has tests of their own.
-        builder.UseSetting("Looks:PatienceMs", "240000");
-        builder.UseSetting("Plans:PatienceMs", "240000");
+        foreach (var patience in PatienceMs is null ? [] : new[] { "Looks:PatienceMs", "Plans:PatienceMs" })
+        {
+            builder.UseSetting(patience, $"{PatienceMs}");
+        }
     }
 
     public async Task<JsonNode> GetAsync(string path) => await ReadAsync(await Http.GetAsync(path), HttpStatusCode.OK);
@@ -281,4 +285,7 @@ public sealed class ListeningHost : TestHost
 {
     /// <summary>Chooses a free port.</summary>
     public ListeningHost() => UseKestrel(0);
+
+    /// <summary>It waits no longer than a painter's host does.</summary>
+    protected override int? PatienceMs => null;
 }
