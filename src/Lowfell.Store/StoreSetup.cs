@@ -37,12 +37,12 @@ public static class StoreSetup
     public static string ForServing(string connectionString)
     {
         var serving = new NpgsqlConnectionStringBuilder(connectionString);
-        if (!serving.ContainsKey("Max Auto Prepare"))
+        if (!serving.ShouldSerialize("Max Auto Prepare"))
         {
             (serving.MaxAutoPrepare, serving.AutoPrepareMinUsages) = (MostPrepared, 2);
         }
 
-        if (!serving.ContainsKey("No Reset On Close"))
+        if (!serving.ShouldSerialize("No Reset On Close"))
         {
             serving.NoResetOnClose = true;
         }

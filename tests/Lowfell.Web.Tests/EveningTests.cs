@@ -253,7 +253,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
             using var answer = await client.PostAsJsonAsync(new Uri($"/api/plan/what-ifs?from={from}", UriKind.Relative), new { }, TestContext.Current.CancellationToken);
             Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
             var page = JsonNode.Parse(await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!;
-            Assert.Equal(from == 0 ? 2 : 1, page["ways"]!.AsArray().Count);
+            Assert.Single(page["ways"]!.AsArray());
             told.AddRange(page["ways"]!.AsArray().Select(w => (string)w!["name"]!));
             from = (int?)page["next"];
         }

@@ -133,7 +133,8 @@ public static class PlanEndpoints
             answer.Add(new("as planned", inForce?.Summary ?? new PlanWriter(plain).Summary(asPlanned), null));
         }
 
-        for (var i = from; i < tried.Count; i++)
+        // The plan itself is the first of them.
+        for (var i = Math.Max(1, from); i <= tried.Count; i++)
         {
             // One at least, however long the plan took to open.
             if (i > from && clock.GetElapsedTime(begun) > patience)
@@ -141,7 +142,7 @@ public static class PlanEndpoints
                 return TypedResults.Ok(new WhatIfPage(answer, i));
             }
 
-            var (name, way) = tried[i];
+            var (name, way) = tried[i - 1];
             var planner = way == request ? plain : await desk.OpenAsync(way, cancel);
 
             // What only shortens a wait or leaves something out is never later: the plan as it is still stands.

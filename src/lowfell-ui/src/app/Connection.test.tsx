@@ -33,14 +33,41 @@ test("without a network it says so", async () => {
   vi.restoreAllMocks();
 });
 
-test("a newer page asks before it loads, and takes over only then", async () => {
-  host({ "GET /health": { status: "ready", version: "1" } });
-  const postMessage = vi.fn();
+const workerOf = (state: string) => Object.assign(new EventTarget(), { state, postMessage: vi.fn() });
+
+function register(registration: object) {
+  const update = vi.fn(async () => {});
   const worker = Object.assign(new EventTarget(), {
     controller: {},
-    getRegistration: async () => Object.assign(new EventTarget(), { waiting: { postMessage } }),
+    getRegistration: async () => Object.assign(new EventTarget(), { update, ...registration }),
   });
   Object.defineProperty(navigator, "serviceWorker", { value: worker, configurable: true });
+  return update;
+}
+
+test("where the host alone has told of it the browser looks for it, and loads once it has come", async () => {
+  let version = "1";
+  host({ "GET /health": () => ({ status: "ready", version }) });
+  const installing = workerOf("installing");
+  const update = register({ installing });
+  show();
+  await vi.waitFor(() => expect(queryClient.getQueryData(["health"])).toMatchObject({ version: "1" }));
+  version = "2";
+  await queryClient.refetchQueries();
+  expect(await screen.findByRole("alert")).toHaveTextContent("Lowfell is 2 now.");
+  await userEvent.click(screen.getByRole("button", { name: "Load anew" }));
+  await vi.waitFor(() => expect(update).toHaveBeenCalledOnce());
+  expect(installing.postMessage).not.toHaveBeenCalled();
+  installing.state = "installed";
+  installing.dispatchEvent(new Event("statechange"));
+  expect(installing.postMessage).toHaveBeenCalledWith("take over");
+});
+
+test("a newer page asks before it loads, and takes over only then", async () => {
+  host({ "GET /health": { status: "ready", version: "1" } });
+  const waiting = workerOf("installed");
+  const { postMessage } = waiting;
+  register({ waiting });
   show();
   const alert = await screen.findByRole("alert");
   expect(alert).toHaveTextContent("A newer Lowfell is here.");

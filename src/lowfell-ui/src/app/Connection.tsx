@@ -30,10 +30,18 @@ function useNewerPage(): boolean {
 }
 
 async function loadAnew() {
-  const waiting = (await navigator.serviceWorker?.getRegistration())?.waiting;
-  if (!waiting) return location.reload();
+  const registration = await navigator.serviceWorker?.getRegistration();
+  // Where the host alone told of it the browser has not looked yet: else the page that is loaded would ask once more.
+  await registration?.update().catch(() => undefined);
+  const newer = registration?.waiting ?? registration?.installing;
+  if (!newer) return location.reload();
   navigator.serviceWorker.addEventListener("controllerchange", () => location.reload(), { once: true });
-  waiting.postMessage("take over");
+  const go = () => {
+    if (newer.state === "installed") newer.postMessage("take over");
+    if (newer.state === "redundant") location.reload();
+  };
+  newer.addEventListener("statechange", go);
+  go();
 }
 
 /** What waits for the host is sent from any screen. */
