@@ -4,7 +4,8 @@ import type { LogAction } from "../api/types";
 /** Where actions wait, in order, over reloads and for every tab of this browser. */
 export interface Outbox {
   all(): Promise<{ waiting: Waiting[]; aside: Aside[] }>;
-  add(entry: Waiting): Promise<void>;
+  /** Whether it outlives the page. */
+  add(entry: Waiting): Promise<boolean>;
   /** The host has it, or it stands aside: out of the row. */
   remove(entry: Waiting, why?: string): Promise<void>;
   failed(entry: Waiting): Promise<void>;
@@ -13,7 +14,7 @@ export interface Outbox {
 }
 
 /** In the browser's database. */
-export const browserOutbox: Outbox = {
+const database: Outbox = {
   async all() {
     const db = await keptHere();
     const of = db.transaction(["taps", "aside"]);
@@ -25,6 +26,7 @@ export const browserOutbox: Outbox = {
     // One that waits already is not kept twice.
     if ((await of.store.index("id").getKey(entry.action.id)) === undefined) await of.store.add(entry);
     await of.done;
+    return true;
   },
   async remove(entry, why) {
     const of = (await keptHere()).transaction(["taps", "aside"], "readwrite");
@@ -43,7 +45,7 @@ export const browserOutbox: Outbox = {
   },
 };
 
-/** While this page is open alone, for a browser that keeps nothing. */
+/** While this page is open alone. */
 export function memoryOutbox(): Outbox {
   let waiting: Waiting[] = [];
   let aside: Aside[] = [];
@@ -52,6 +54,7 @@ export function memoryOutbox(): Outbox {
     all: async () => ({ waiting, aside }),
     add: async (entry) => {
       if (!waiting.some((w) => w.action.id === entry.action.id)) waiting = [...waiting, { ...entry, seq: ++seq }];
+      return false;
     },
     remove: async (entry, why) => {
       waiting = waiting.filter((w) => w.seq !== entry.seq);
@@ -66,10 +69,30 @@ export function memoryOutbox(): Outbox {
   };
 }
 
+/** What the first can't keep, as it keeps nothing or is full, waits with this page behind what it keeps. */
+export function withSpare(first: Outbox, spare = memoryOutbox()): Outbox {
+  const of = async (is: (box: { waiting: Waiting[]; aside: Aside[] }) => boolean) =>
+    is(await spare.all()) ? spare : first;
+  const ofTap = (entry: Waiting) => of((box) => box.waiting.some((w) => w.action.id === entry.action.id));
+  return {
+    all: async () => {
+      const boxes = await Promise.all([first.all().catch(() => ({ waiting: [], aside: [] })), spare.all()]);
+      return { waiting: boxes.flatMap((b) => b.waiting), aside: boxes.flatMap((b) => b.aside) };
+    },
+    add: (entry) => first.add(entry).catch(() => spare.add(entry)),
+    remove: async (entry, why) => (await ofTap(entry)).remove(entry, why),
+    failed: async (entry) => (await ofTap(entry)).failed(entry),
+    settle: async (aside, again) => (await of((box) => box.aside.some((a) => a.id === aside.id))).settle(aside, again),
+  };
+}
+
+/** Where taps of this browser wait. */
+export const browserOutbox: Outbox = withSpare(database);
+
 /** Where taps waited until version 0.20, as one text. */
 const oldKey = "lowfell.benchQueue";
 
-/** Takes what waited there into the row; two tabs may do so at once. */
+/** Takes what waited there into the row; two tabs may do so at once. It stays there too where the row ends with the page: sent twice, it is done once. */
 export async function adoptOld(outbox: Outbox, store: Storage = localStorage): Promise<void> {
   let old: LogAction[] = [];
   try {
@@ -77,16 +100,13 @@ export async function adoptOld(outbox: Outbox, store: Storage = localStorage): P
   } catch {
     // Nobody can read it any more.
   }
-  for (const action of Array.isArray(old) ? old : []) await outbox.add({ action, what: "", tries: 0 });
-  store.removeItem(oldKey);
+  let kept = true;
+  for (const action of Array.isArray(old) ? old : []) kept = (await outbox.add({ action, what: "", tries: 0 })) && kept;
+  if (kept) store.removeItem(oldKey);
 }
 
 /** How many taps of the bench card the host has not got yet, or would not take. */
 export async function waitingTaps(): Promise<number> {
-  try {
-    const { waiting, aside } = await browserOutbox.all();
-    return waiting.length + aside.length;
-  } catch {
-    return 0;
-  }
+  const { waiting, aside } = await browserOutbox.all();
+  return waiting.length + aside.length;
 }

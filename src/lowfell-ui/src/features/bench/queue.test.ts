@@ -2,7 +2,7 @@ import { beforeEach, expect, test, vi } from "vitest";
 import { Problem } from "../../api/client";
 import { logAction } from "../../craft/logAction";
 import { keptHere, type Waiting } from "../../api/here";
-import { browserOutbox, memoryOutbox } from "../../craft/outbox";
+import { browserOutbox, memoryOutbox, withSpare } from "../../craft/outbox";
 import { type BenchAction, BenchQueue, type Tabs } from "./queue";
 
 const action = (id: string, photoId?: string): BenchAction => ({
@@ -160,10 +160,42 @@ test("a picture waits with its action, and can be left out where it is the troub
 
 test("in a browser that keeps nothing they wait with the page", async () => {
   const got: string[] = [];
-  const full = { ...memoryOutbox(), add: () => Promise.reject(new Error("QuotaExceededError")) };
-  const queue = new BenchQueue(async (w) => got.push(w.action.id), full, browser()());
+  const none = () => Promise.reject(new Error("SecurityError"));
+  const outbox = withSpare({ all: none, add: none, remove: none, failed: none, settle: none });
+  let away = true;
+  const queue = new BenchQueue(
+    async (w) => (away ? Promise.reject(new Problem(0, "away", {}, null)) : got.push(w.action.id)),
+    outbox,
+    browser()(),
+  );
   await queue.add(action("a"));
-  expect(got).toEqual(["a"]);
+  await queue.add(action("b"));
+  expect([got, queue.stuck, (await outbox.all()).waiting.length]).toEqual([[], 2, 2]);
+  away = false;
+  await queue.flush();
+  expect([got, queue.pending]).toEqual([["a", "b"], []]);
+});
+
+test("one that the browser has no room for waits with the page, behind those that it keeps, and so does what is refused of it", async () => {
+  const got: string[] = [];
+  const kept = memoryOutbox();
+  await kept.add({ action: action("kept"), what: "", tries: 0 });
+  const full = { ...kept, add: () => Promise.reject(new Error("QuotaExceededError")) };
+  const queue = new BenchQueue(
+    async (w) => {
+      if (w.action.id === "refused" && w.tries === 0 && got.length < 2)
+        throw new Problem(400, "No such copy.", {}, null);
+      got.push(w.action.id);
+    },
+    withSpare(full),
+    browser()(),
+  );
+  await queue.add(action("refused"));
+  await queue.add(action("b"));
+  expect(got).toEqual(["kept", "b"]);
+  expect(queue.refused.map((r) => [r.id, r.why])).toEqual([["refused", "No such copy."]]);
+  await queue.again(queue.refused[0]!);
+  expect([got, queue.refused, queue.pending]).toEqual([["kept", "b", "refused"], [], []]);
 });
 
 test("what was taken is remembered with its moment, and the plan is asked for anew", async () => {
@@ -174,4 +206,15 @@ test("what was taken is remembered with its moment, and the plan is asked for an
   expect(taken).toHaveBeenCalledOnce();
   expect(queue.recent.map((r) => r.action.id)).toEqual(["a"]);
   expect(queue.recent[0]!.at).toBeGreaterThanOrEqual(before);
+});
+
+test("what waited before this version goes into the row, and stays where it was if the row ends with the page", async () => {
+  const old = () => localStorage.setItem("lowfell.benchQueue", JSON.stringify([action("old")]));
+  const got: string[] = [];
+  const send = async (w: Waiting) => got.push(w.action.id);
+  old();
+  await new BenchQueue(send, withSpare(memoryOutbox()), browser()()).flush();
+  expect([got, localStorage.getItem("lowfell.benchQueue")]).toEqual([["old"], JSON.stringify([action("old")])]);
+  await new BenchQueue(send, browserOutbox, browser()()).flush();
+  expect([got, localStorage.getItem("lowfell.benchQueue")]).toEqual([["old", "old"], null]);
 });

@@ -3,7 +3,7 @@ import { api, ask, Problem } from "../../api/client";
 import type { LogAction } from "../../api/types";
 import { sendPicture } from "../../craft/logAction";
 import type { Aside, Waiting } from "../../api/here";
-import { adoptOld, browserOutbox, memoryOutbox, type Outbox } from "../../craft/outbox";
+import { adoptOld, browserOutbox, type Outbox } from "../../craft/outbox";
 
 /** Something done at the table, with an id of its own: sent twice, it is written once. */
 export type BenchAction = LogAction;
@@ -44,11 +44,12 @@ export class BenchQueue {
   private listeners = new Set<Listener>();
   private sending = false;
   private held = false;
+  private adopted: Promise<void> | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
     private readonly send: (entry: Waiting) => Promise<unknown>,
-    private outbox: Outbox = browserOutbox,
+    private readonly outbox: Outbox = browserOutbox,
     private readonly tabs: Tabs = browserTabs(),
     private readonly onTaken: () => void = () => {},
   ) {
@@ -91,13 +92,7 @@ export class BenchQueue {
     this.fresh = [...this.fresh, entry];
     this.show();
     if (file) entry.picture = { type: file.type || "image/jpeg", bytes: await file.arrayBuffer() };
-    try {
-      await this.outbox.add(entry);
-    } catch {
-      // This browser keeps nothing, or no more: it waits with this page.
-      this.outbox = memoryOutbox();
-      for (const waiting of this.fresh) await this.outbox.add(waiting);
-    }
+    await this.outbox.add(entry);
     this.fresh = this.fresh.filter((f) => f !== entry);
     await this.look();
     this.tabs.tell({});
@@ -110,7 +105,7 @@ export class BenchQueue {
     this.sending = true;
     clearTimeout(this.timer);
     try {
-      await adoptOld(this.outbox);
+      await (this.adopted ??= adoptOld(this.outbox));
       await this.tabs.alone(() => this.sendAll());
     } catch {
       this.later();
