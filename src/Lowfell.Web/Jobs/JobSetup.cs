@@ -1,7 +1,9 @@
 using Hangfire;
 using Hangfire.AspNetCore;
+using Hangfire.Common;
 using Hangfire.PostgreSql;
 using Hangfire.PostgreSql.Factories;
+using Hangfire.Server;
 using Lowfell.Web.Api;
 
 namespace Lowfell.Web.Jobs;
@@ -19,16 +21,16 @@ internal static class JobSetup
     /// <param name="owner">Connection of the database's owner.</param>
     public static void MakeTables(string owner) => _ = Storage(owner, prepare: true);
 
-    public static void AddJobs(this IServiceCollection services, string connection, Func<IServiceProvider, Hangfire.Server.IServerFilter> slow)
+    public static void AddJobs(this IServiceCollection services, string connection, Func<IServiceProvider, IServerFilter> slow)
     {
         // The library's own are one for the whole process: with several hosts in one, jobs would run with the services of another.
         services.AddSingleton<JobActivator>(s => new AspNetCoreJobActivator(s.GetRequiredService<IServiceScopeFactory>()));
         services.AddSingleton<JobStorage>(_ => Storage(connection, prepare: false));
-        services.AddHangfire((services, jobs) => jobs
+        services.AddHangfire((_, jobs) => jobs
             .SetDataCompatibilityLevel(CompatibilityLevel.Version_180)
             .UseSimpleAssemblyNameTypeSerializer()
-            .UseRecommendedSerializerSettings()
-            .UseFilter(slow(services)));
+            .UseRecommendedSerializerSettings());
+        services.AddSingleton(slow);
         services.AddHostedService<JobServer>();
         services.AddHostedService<JobWatch>();
     }
@@ -81,5 +83,6 @@ internal sealed class JobServer(IServiceProvider services, Readiness readiness) 
         StopTimeout = TimeSpan.FromSeconds(2),
         ShutdownTimeout = TimeSpan.FromSeconds(3),
         Activator = services.GetRequiredService<JobActivator>(),
+        FilterProvider = new JobFilterProviderCollection([.. JobFilterProviders.Providers, new JobFilterCollection { services.GetRequiredService<IServerFilter>() }]),
     };
 }
