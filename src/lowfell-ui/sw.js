@@ -16,8 +16,11 @@ self.addEventListener("activate", (event) =>
   ),
 );
 
-// The page has asked the painter: the newer one takes over.
-self.addEventListener("message", (event) => event.data === "take over" && self.skipWaiting());
+// The page has asked the painter: the newer one takes over. A page that may be of this very build asks for its files first.
+self.addEventListener("message", (event) => {
+  if (event.data === "take over") self.skipWaiting();
+  if (event.data === "files") event.ports[0].postMessage(files);
+});
 
 // The page is asked for anew each time, as it bears a nonce; the last one stands in, with its own headers.
 async function page(request) {

@@ -33,7 +33,14 @@ test("without a network it says so", async () => {
   vi.restoreAllMocks();
 });
 
-const workerOf = (state: string) => Object.assign(new EventTarget(), { state, postMessage: vi.fn() });
+const workerOf = (state: string, files = ["/assets/newer.js"]) => {
+  const told: unknown[] = [];
+  const postMessage = (data: unknown, ports: MessagePort[] = []) => {
+    told.push(data);
+    if (data === "files") ports[0]!.postMessage(files);
+  };
+  return Object.assign(new EventTarget(), { state, postMessage, told });
+};
 
 function register(registration: object) {
   const update = vi.fn(async () => {});
@@ -57,21 +64,30 @@ test("where the host alone has told of it the browser looks for it, and loads on
   expect(await screen.findByRole("alert")).toHaveTextContent("Lowfell is 2 now.");
   await userEvent.click(screen.getByRole("button", { name: "Load anew" }));
   await vi.waitFor(() => expect(update).toHaveBeenCalledOnce());
-  expect(installing.postMessage).not.toHaveBeenCalled();
+  expect(installing.told).toEqual([]);
   installing.state = "installed";
   installing.dispatchEvent(new Event("statechange"));
-  expect(installing.postMessage).toHaveBeenCalledWith("take over");
+  expect(installing.told).toEqual(["take over"]);
 });
 
 test("a newer page asks before it loads, and takes over only then", async () => {
   host({ "GET /health": { status: "ready", version: "1" } });
   const waiting = workerOf("installed");
-  const { postMessage } = waiting;
   register({ waiting });
   show();
   const alert = await screen.findByRole("alert");
   expect(alert).toHaveTextContent("A newer Lowfell is here.");
-  expect(postMessage).not.toHaveBeenCalled();
+  expect(waiting.told).toEqual(["files"]);
   await userEvent.click(screen.getByRole("button", { name: "Load anew" }));
-  await vi.waitFor(() => expect(postMessage).toHaveBeenCalledWith("take over"));
+  await vi.waitFor(() => expect(waiting.told).toContain("take over"));
+});
+
+test("a page that was loaded anew by hand is not asked again for a worker of its own build", async () => {
+  host({ "GET /health": { status: "ready", version: "1" } });
+  const waiting = workerOf("installed", [new URL(import.meta.url).pathname.replace(".test", "")]);
+  register({ waiting });
+  show();
+  await vi.waitFor(() => expect(waiting.told).toEqual(["files"]));
+  await new Promise((go) => setTimeout(go, 50));
+  expect(screen.queryByRole("alert")).toBeNull();
 });

@@ -11,6 +11,20 @@ const trouble: Record<string, string> = {
   migrating: "Lowfell is bringing its database up to date.",
 };
 
+const answerMs = 2_000;
+
+/** Whether a worker is of the build that this page is of already: it was loaded anew before the worker was let go on. */
+async function isOfThisPage(worker: ServiceWorker): Promise<boolean> {
+  const { port1, port2 } = new MessageChannel();
+  const files = await new Promise<string[]>((said) => {
+    port1.onmessage = (e: MessageEvent<string[]>) => said(e.data);
+    setTimeout(() => said([]), answerMs);
+    worker.postMessage("files", [port2]);
+  });
+  port1.close();
+  return files.includes(new URL(import.meta.url).pathname);
+}
+
 /** A newer page that waits for the painter to say so. */
 function useNewerPage(): boolean {
   const [waits, setWaits] = useState(false);
@@ -18,10 +32,14 @@ function useNewerPage(): boolean {
     let gone = false;
     void navigator.serviceWorker?.getRegistration().then((registration) => {
       if (gone || !registration) return;
-      const look = () => setWaits(Boolean(registration.waiting && navigator.serviceWorker.controller));
-      look();
+      const look = async () => {
+        const { waiting } = registration;
+        const newer = Boolean(waiting && navigator.serviceWorker.controller && !(await isOfThisPage(waiting)));
+        if (!gone) setWaits(newer);
+      };
+      void look();
       registration.addEventListener("updatefound", () =>
-        registration.installing?.addEventListener("statechange", look),
+        registration.installing?.addEventListener("statechange", () => void look()),
       );
     });
     return () => void (gone = true);
