@@ -93,7 +93,7 @@ export async function fetchMade(path: string, signal?: AbortSignal): Promise<Res
       throw new Problem(answer.status, body.title ?? `The host said ${answer.status}.`, body.errors ?? {}, body);
     }
     // The longer it takes, the less it is asked for: many pictures may wait for one surface.
-    await new Promise((go) => setTimeout(go, askAgainMs * Math.min(tries, 5)));
+    await new Promise((go) => setTimeout(go, askAgainMs * Math.min(tries, 3)));
     signal?.throwIfAborted();
   }
 }
