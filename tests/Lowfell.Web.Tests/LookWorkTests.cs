@@ -93,6 +93,40 @@ public sealed class LookWorkTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(0, works.Count);
     }
 
+    [Fact]
+    public async Task A_host_that_stops_gives_up_what_it_makes()
+    {
+        _ = host.Http;
+        using var life = new Life();
+        var works = new LookWorks(host.Services.GetRequiredService<IServiceScopeFactory>(), new ConfigurationBuilder().Build(), life, NullLogger<LookWorks>.Instance);
+        var given = new TaskCompletionSource();
+        var waiting = works.OfAsync(Bench, Guid.NewGuid(), LookWaiter.Work, async (_, _, stop) =>
+        {
+            await using var told = stop.Register(() => given.TrySetResult());
+            await Task.Delay(Timeout.Infinite, stop);
+            return "never";
+        }, Cancel);
+        life.StopApplication();
+        await given.Task.WaitAsync(TimeSpan.FromSeconds(10), Cancel);
+        await Assert.ThrowsAsync<BeingMadeException>(() => waiting);
+        Assert.Equal(0, works.Count);
+    }
+
+    private sealed class Life : IHostApplicationLifetime, IDisposable
+    {
+        private readonly CancellationTokenSource stopping = new();
+
+        public CancellationToken ApplicationStarted => CancellationToken.None;
+
+        public CancellationToken ApplicationStopping => stopping.Token;
+
+        public CancellationToken ApplicationStopped => CancellationToken.None;
+
+        public void StopApplication() => stopping.Cancel();
+
+        public void Dispose() => stopping.Dispose();
+    }
+
     private static bool Add(List<string> order, string name)
     {
         order.Add(name);

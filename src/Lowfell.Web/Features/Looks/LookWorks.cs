@@ -21,11 +21,7 @@ internal enum LookWaiter
 /// Surfaces and pictures that are being made, each once however many ask for it, and on behalf of none of them: who has waited for as long
 /// as an answer may take is told to ask again, and finds it made. What nobody asks for any more is given up.
 /// </summary>
-/// <param name="scopes">Where each is made in a scope of its own.</param>
-/// <param name="settings">Looks:PatienceMs, the longest that an answer waits.</param>
-/// <param name="lifetime">A host that stops gives up all of them.</param>
-/// <param name="log">Where it says what could not be made.</param>
-public sealed class LookWorks(IServiceScopeFactory scopes, IConfiguration settings, IHostApplicationLifetime lifetime, ILogger<LookWorks> log)
+public sealed class LookWorks
 {
     // Small pictures come when they do, and hold up none of the few connections of a browser.
     private const int UsualPatienceMs = 1000;
@@ -36,6 +32,28 @@ public sealed class LookWorks(IServiceScopeFactory scopes, IConfiguration settin
     private static readonly TimeSpan Told = TimeSpan.FromSeconds(3);
 
     private readonly ConcurrentDictionary<(Guid Bench, Guid Id), Work> works = new();
+    private readonly IServiceScopeFactory scopes;
+    private readonly ILogger log;
+    private readonly TimeSpan patience;
+
+    /// <summary>Nothing is being made yet.</summary>
+    /// <param name="scopes">Where each is made in a scope of its own.</param>
+    /// <param name="settings">Looks:PatienceMs, the longest that an answer waits.</param>
+    /// <param name="lifetime">A host that stops gives up all of them.</param>
+    /// <param name="log">Where it says what could not be made.</param>
+    public LookWorks(IServiceScopeFactory scopes, IConfiguration settings, IHostApplicationLifetime lifetime, ILogger<LookWorks> log)
+    {
+        ArgumentNullException.ThrowIfNull(lifetime);
+        (this.scopes, this.log) = (scopes, log);
+        patience = TimeSpan.FromMilliseconds(settings.GetValue("Looks:PatienceMs", UsualPatienceMs));
+        lifetime.ApplicationStopping.Register(() =>
+        {
+            foreach (var work in works.Values)
+            {
+                work.GiveUp();
+            }
+        });
+    }
 
     /// <summary>How many are being made.</summary>
     internal int Count => works.Count;
@@ -50,8 +68,7 @@ public sealed class LookWorks(IServiceScopeFactory scopes, IConfiguration settin
     internal async Task<T> OfAsync<T>(Guid bench, Guid id, LookWaiter by, Func<LookDesk, Func<bool>, CancellationToken, Task<T>> make, CancellationToken cancel)
         where T : class
     {
-        var patience = TimeSpan.FromMilliseconds(settings.GetValue("Looks:PatienceMs", UsualPatienceMs));
-        var work = works.GetOrAdd((bench, id), key => new((urgent, stop) => MakeAsync(key, (desk, end) => make(desk, urgent, end), stop), lifetime.ApplicationStopping));
+        var work = works.GetOrAdd((bench, id), key => new((urgent, stop) => MakeAsync(key, (desk, end) => make(desk, urgent, end), stop)));
         using var wanted = work.Wanted(by, Wanted);
         try
         {
@@ -82,7 +99,7 @@ public sealed class LookWorks(IServiceScopeFactory scopes, IConfiguration settin
             works.TryRemove(key, out _);
             return made;
         }
-        catch (OperationCanceledException)
+        catch (Exception given) when (given is OperationCanceledException or BeingMadeException)
         {
             works.TryRemove(key, out _);
             throw;
@@ -104,18 +121,17 @@ public sealed class LookWorks(IServiceScopeFactory scopes, IConfiguration settin
     /// <summary>One that is being made, for as long as somebody wants it.</summary>
     private sealed class Work
     {
-        private readonly CancellationTokenSource stop;
+        // Never linked to what outlives it, so that it need not be disposed while somebody may still want it.
+        private readonly CancellationTokenSource stop = new();
         private readonly Lazy<Task<object>> made;
         private volatile bool urgent;
         private int waiting;
 
-        public Work(Func<Func<bool>, CancellationToken, Task<object>> make, CancellationToken host)
-        {
-            stop = CancellationTokenSource.CreateLinkedTokenSource(host);
-            made = new(() => make(() => urgent, stop.Token));
-        }
+        public Work(Func<Func<bool>, CancellationToken, Task<object>> make) => made = new(() => make(() => urgent, stop.Token));
 
         public Task<object> Made => made.Value;
+
+        public void GiveUp() => stop.Cancel();
 
         // While somebody waits, and for a while after.
         public Wait Wanted(LookWaiter by, TimeSpan after)
