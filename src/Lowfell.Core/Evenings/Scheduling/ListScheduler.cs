@@ -41,7 +41,8 @@ public static partial class ListScheduler
             Try(bestOrder with { Wish = wish });
         }
 
-        foreach (var keep in new[] { 0.0, 60, 600, 6000 })
+        var looks = (double)split.Chains.Count * split.Chains.Sum(c => c.Count);
+        foreach (var keep in looks > MostLooks ? new[] { 0.0, 600 } : new[] { 0.0, 60, 600, 6000 })
         {
             Try(new([.. split.Chains.Select(_ => 1.0)], keep));
         }
@@ -66,6 +67,9 @@ public static partial class ListScheduler
     }
 
     private const int FromScratchEvery = 8;
+
+    // Looks of one try at the next lot of a chain: of more than these fewer tries are made at once, as nobody waits longer for hundreds of copies one by one.
+    private const double MostLooks = 20_000_000;
     private const double DeadlinePress = 1000;
 
     private static Order Shuffled(PlanTask split, Random random) => new([.. split.Chains.Select(_ => 0.6 + (0.8 * random.NextDouble()))], Math.Pow(10, 4 * random.NextDouble()));
@@ -97,6 +101,10 @@ public static partial class ListScheduler
         private readonly List<int>[] touches;
         private readonly double[] wetUntil;
         private readonly List<int>[] after;
+        private readonly List<int>[] then;
+
+        // What the next lot of each chain asks for: read anew only where something it hangs on was placed.
+        private readonly Head[] heads;
 
         private readonly IReadOnlyDictionary<StepId, double>? wish;
 
@@ -114,9 +122,11 @@ public static partial class ListScheduler
             }
 
             after = [.. task.Chains.Select(_ => new List<int>())];
+            then = [.. task.Chains.Select(_ => new List<int>())];
             foreach (var (earlier, later) in task.Joins)
             {
                 after[later].Add(earlier);
+                then[earlier].Add(later);
             }
 
             // What hangs on a chain presses too: chains are joined forward, so the later ones are known first.
@@ -124,7 +134,7 @@ public static partial class ListScheduler
             foreach (var c in Lots.InOrder(task).Reverse())
             {
                 var sums = new double[task.Chains[c].Count + 1];
-                sums[^1] = task.Joins.Where(j => j.Before == c).Select(j => tail[j.After][0]).DefaultIfEmpty().Max();
+                sums[^1] = then[c].Select(later => tail[later][0]).DefaultIfEmpty().Max();
                 for (var i = sums.Length - 2; i >= 0; i--)
                 {
                     sums[i] = sums[i + 1] + task.Chains[c][i].Minutes + task.Chains[c][i].LagMin;
@@ -132,6 +142,8 @@ public static partial class ListScheduler
 
                 tail[c] = sums;
             }
+
+            heads = [.. task.Chains.Select((_, c) => HeadOf(c))];
         }
 
         public Plan Go()
@@ -171,14 +183,14 @@ public static partial class ListScheduler
             for (var c = 0; c < next.Length; c++)
             {
                 starts[c] = double.MaxValue;
-                if (next[c] >= task.Chains[c].Count || Blocked(c))
+                ref readonly var head = ref heads[c];
+                if (head.Lot is null)
                 {
                     continue;
                 }
 
-                var lot = task.Chains[c][next[c]];
-                var start = Math.Max(now + lot.SetUpAfter(before), Ready(c));
-                if (start + Span(c) <= session.Close + Tolerance)
+                var start = Math.Max(now + head.SetUpAfter(before), head.Ready);
+                if (start + head.Span <= session.Close + Tolerance)
                 {
                     starts[c] = start;
                     earliest = Math.Min(earliest, start);
@@ -201,12 +213,12 @@ public static partial class ListScheduler
                     continue;
                 }
 
-                var lot = task.Chains[c][next[c]];
-                var urge = lot.DueBy is not null
+                ref readonly var head = ref heads[c];
+                var urge = head.Lot!.DueBy is not null
                     ? double.MaxValue
                     : wish is not null
-                    ? -wish.GetValueOrDefault(lot.Id, double.MaxValue)
-                    : (tail[c][next[c]] * pressing[c]) + (lot.SetUpAfter(before) == 0 ? keepSetUp : 0);
+                    ? -wish.GetValueOrDefault(head.Lot.Id, double.MaxValue)
+                    : (tail[c][next[c]] * pressing[c]) + (head.SetUpAfter(before) == 0 ? keepSetUp : 0);
                 if (urge > most)
                 {
                     (best, most) = (c, urge);
@@ -214,6 +226,25 @@ public static partial class ListScheduler
             }
 
             return (best, starts[best]);
+        }
+
+        private Head HeadOf(int chain) => next[chain] >= task.Chains[chain].Count || Blocked(chain)
+            ? default
+            : task.Chains[chain][next[chain]] is var lot ? new(lot, Ready(chain), Span(chain), lot.SetUpMin, lot.ChangeMin) : default;
+
+        // What was placed in a chain changes what it asks for next, and what those do that touch it or come after it.
+        private void Refresh(int chain)
+        {
+            heads[chain] = HeadOf(chain);
+            foreach (var other in touches[chain])
+            {
+                heads[other] = HeadOf(other);
+            }
+
+            foreach (var later in then[chain])
+            {
+                heads[later] = HeadOf(later);
+            }
         }
 
         // A chain begins when all that is joined before it is done.
@@ -267,6 +298,7 @@ public static partial class ListScheduler
                 ready[chain] = follows is null ? planned.End + lot.LagMin : start + lot.MinutesPerCopy + lot.LagMin + Math.Max(0, (lot.Copies.Count - 1) * (lot.MinutesPerCopy - follows.MinutesPerCopy));
                 if (lot.MostLagMin is null || follows is null)
                 {
+                    Refresh(chain);
                     return (planned.End + lot.PauseMin, lot);
                 }
 
@@ -293,6 +325,13 @@ public static partial class ListScheduler
             }
 
             return null;
+        }
+
+        /// <summary>The next lot of a chain; none where it is done, or waits for another.</summary>
+        private readonly record struct Head(Lot? Lot, double Ready, double Span, double SetUpMin, double ChangeMin)
+        {
+            /// <summary>As <see cref="Lot.SetUpAfter"/>, reckoned beforehand.</summary>
+            public double SetUpAfter(Lot? before) => before is null || before.Station != Lot!.Station ? SetUpMin : before.Colour == Lot.Colour ? 0 : ChangeMin;
         }
     }
 }

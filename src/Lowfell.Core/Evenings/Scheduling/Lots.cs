@@ -66,6 +66,7 @@ internal static class Lots
     {
         var seen = new bool[task.Chains.Count];
         var order = new List<int>(task.Chains.Count);
+        var before = task.Joins.ToLookup(j => j.After, j => j.Before);
         void Visit(int chain)
         {
             if (seen[chain])
@@ -74,9 +75,9 @@ internal static class Lots
             }
 
             seen[chain] = true;
-            foreach (var (before, _) in task.Joins.Where(j => j.After == chain))
+            foreach (var earlier in before[chain])
             {
-                Visit(before);
+                Visit(earlier);
             }
 
             order.Add(chain);
@@ -95,9 +96,10 @@ internal static class Lots
     {
         var path = new List<Lot>[task.Chains.Count];
         static double Length(List<Lot> lots) => lots.Sum(l => l.Minutes + l.LagMin);
+        var joined = task.Joins.ToLookup(j => j.After, j => j.Before);
         foreach (var c in InOrder(task))
         {
-            var before = task.Joins.Where(j => j.After == c && path[j.Before] is not null).Select(j => path[j.Before]).DefaultIfEmpty([]).MaxBy(Length)!;
+            var before = joined[c].Where(b => path[b] is not null).Select(b => path[b]).DefaultIfEmpty([]).MaxBy(Length)!;
             path[c] = [.. before, .. task.Chains[c]];
         }
 

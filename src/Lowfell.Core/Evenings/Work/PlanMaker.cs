@@ -16,7 +16,8 @@ public static class PlanMaker
         var wish = before?.GroupBy(l => l.Id).ToDictionary(g => g.Key, g => g.Min(l => l.StartMin));
         var bound = ListScheduler.EarliestFinish(task.Plan);
         var parted = before is null ? LotCuts.Improve(task.Plan, goOn, bound) : (Task: task.Plan, Plan: null!);
-        var plan = ListScheduler.Improve(parted.Task, _ => goOn(), seed: 1, wish);
+        // Where there is no time to look again, the plan of these parts is what it would find.
+        var plan = before is null && !goOn() ? parted.Plan : ListScheduler.Improve(parted.Task, _ => goOn(), seed: 1, wish);
         if (before is null && Order(parted.Plan).CompareTo(Order(plan)) < 0)
         {
             plan = parted.Plan;
