@@ -283,12 +283,18 @@ public sealed class LookTests(TestHost host) : IClassFixture<TestHost>
         using var client = hurried.CreateClient();
         await hurried.Services.GetRequiredService<Readiness>().Done;
         var id = await NewPieceAsync("Slow dyke", length: 83);
+
+        // The queue is held: nothing is made before all have asked.
+        using var go = new ManualResetEventSlim();
+        var held = hurried.Services.GetRequiredService<LookQueue>().RunAsync(() => true, () => go.Wait(TimeSpan.FromMinutes(1), Cancel), Cancel);
         string[] paths = [$"/api/pieces/{id}/look", $"/api/pieces/{id}/look.glb", $"/api/pieces/{id}/picture.png?w=64&h=40", $"/api/pieces/{id}/picture.png?w=66&h=40"];
         var first = await Task.WhenAll(paths.Select(p => client.GetAsync(new Uri(p, UriKind.Relative), Cancel)));
         Assert.All(first, a => Assert.Equal((HttpStatusCode.Accepted, TimeSpan.FromSeconds(1), true), (a.StatusCode, a.Headers.RetryAfter?.Delta, a.Headers.CacheControl?.NoStore)));
         Assert.All(first, a => Assert.Null(a.Headers.ETag));
         Assert.Equal("beingMade", (string)JsonNode.Parse(await first[0].Content.ReadAsStringAsync(Cancel))!["code"]!);
         Assert.Equal(3, hurried.Services.GetRequiredService<LookWorks>().Count);
+        go.Set();
+        Assert.True(await held);
 
         async Task<HttpContent> MadeAsync(string path)
         {

@@ -228,9 +228,16 @@ public static partial class ListScheduler
             return (best, starts[best]);
         }
 
-        private Head HeadOf(int chain) => next[chain] >= task.Chains[chain].Count || Blocked(chain)
-            ? default
-            : task.Chains[chain][next[chain]] is var lot ? new(lot, Ready(chain), Span(chain), lot.SetUpMin, lot.ChangeMin) : default;
+        private Head HeadOf(int chain)
+        {
+            if (next[chain] >= task.Chains[chain].Count || Blocked(chain))
+            {
+                return default;
+            }
+
+            var lot = task.Chains[chain][next[chain]];
+            return new(lot, Ready(chain), Span(chain), lot.SetUpMin, lot.ChangeMin);
+        }
 
         // What was placed in a chain changes what it asks for next, and what those do that touch it or come after it.
         private void Refresh(int chain)
@@ -330,8 +337,8 @@ public static partial class ListScheduler
         /// <summary>The next lot of a chain; none where it is done, or waits for another.</summary>
         private readonly record struct Head(Lot? Lot, double Ready, double Span, double SetUpMin, double ChangeMin)
         {
-            /// <summary>As <see cref="Lot.SetUpAfter"/>, reckoned beforehand.</summary>
-            public double SetUpAfter(Lot? before) => before is null || before.Station != Lot!.Station ? SetUpMin : before.Colour == Lot.Colour ? 0 : ChangeMin;
+            /// <summary>Minutes of setting up before it.</summary>
+            public double SetUpAfter(Lot? before) => Lot!.SetUpAfter(before, SetUpMin, ChangeMin);
         }
     }
 }

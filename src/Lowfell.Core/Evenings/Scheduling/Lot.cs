@@ -72,7 +72,10 @@ public sealed record Lot
     public double ChangeMin => OwnChangeMin ?? Math.Min(SetUpMin, Station.ChangeMin() * (OwnSetUpMin is { } own ? own / Station.SetUpMin() : 1));
 
     /// <summary>Minutes of setting up before it, after a lot or at the start of a session.</summary>
-    public double SetUpAfter(Lot? before) => before is null || before.Station != Station ? SetUpMin : before.Colour == Colour ? 0 : ChangeMin;
+    public double SetUpAfter(Lot? before) => SetUpAfter(before, SetUpMin, ChangeMin);
+
+    /// <summary>The same with its minutes reckoned beforehand.</summary>
+    internal double SetUpAfter(Lot? before, double setUpMin, double changeMin) => before is null || before.Station != Station ? setUpMin : before.Colour == Colour ? 0 : changeMin;
 }
 
 /// <summary>Time at the table, in minutes from the plan's origin.</summary>

@@ -92,6 +92,7 @@ export async function fetchMade(path: string, signal?: AbortSignal): Promise<Res
       const body = await answer.json().catch(() => ({}));
       throw new Problem(answer.status, body.title ?? `The host said ${answer.status}.`, body.errors ?? {}, body);
     }
+    await answer.body?.cancel();
     // The longer it takes, the less it is asked for: many pictures may wait for one surface.
     await new Promise((go) => setTimeout(go, askAgainMs * Math.min(tries, 3)));
     signal?.throwIfAborted();

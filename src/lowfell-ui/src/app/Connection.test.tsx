@@ -49,14 +49,14 @@ function register(registration: object) {
     getRegistration: async () => Object.assign(new EventTarget(), { update, ...registration }),
   });
   Object.defineProperty(navigator, "serviceWorker", { value: worker, configurable: true });
-  return update;
+  return { update, worker };
 }
 
 test("where the host alone has told of it the browser looks for it, and loads once it has come", async () => {
   let version = "1";
   host({ "GET /health": () => ({ status: "ready", version }) });
   const installing = workerOf("installing");
-  const update = register({ installing });
+  const { update } = register({ installing });
   show();
   await vi.waitFor(() => expect(queryClient.getQueryData(["health"])).toMatchObject({ version: "1" }));
   version = "2";
@@ -90,4 +90,15 @@ test("a page that was loaded anew by hand is not asked again for a worker of its
   await vi.waitFor(() => expect(waiting.told).toEqual(["files"]));
   await new Promise((go) => setTimeout(go, 50));
   expect(screen.queryByRole("alert")).toBeNull();
+});
+
+test("a page is still the one before where another tab has let the newer take over", async () => {
+  host({ "GET /health": { status: "ready", version: "1" } });
+  const { worker } = register({});
+  show();
+  await vi.waitFor(() => expect(queryClient.getQueryData(["health"])).toBeDefined());
+  expect(screen.queryByRole("alert")).toBeNull();
+  worker.controller = workerOf("activated");
+  worker.dispatchEvent(new Event("controllerchange"));
+  expect(await screen.findByRole("alert")).toHaveTextContent("A newer Lowfell is here.");
 });

@@ -29,20 +29,23 @@ async function isOfThisPage(worker: ServiceWorker): Promise<boolean> {
 function useNewerPage(): boolean {
   const [waits, setWaits] = useState(false);
   useEffect(() => {
-    let gone = false;
-    void navigator.serviceWorker?.getRegistration().then((registration) => {
-      if (gone || !registration) return;
-      const look = async () => {
-        const { waiting } = registration;
-        const newer = Boolean(waiting && navigator.serviceWorker.controller && !(await isOfThisPage(waiting)));
-        if (!gone) setWaits(newer);
-      };
-      void look();
-      registration.addEventListener("updatefound", () =>
-        registration.installing?.addEventListener("statechange", () => void look()),
-      );
+    const workers = navigator.serviceWorker;
+    const left = new AbortController();
+    const { signal } = left;
+    // A page that is older than a worker stays so until it is loaded anew.
+    const judge = async (worker: ServiceWorker | null) => {
+      if (worker && workers.controller && !(await isOfThisPage(worker)) && !signal.aborted) setWaits(true);
+    };
+    void workers?.getRegistration().then((registration) => {
+      if (signal.aborted || !registration) return;
+      void judge(registration.waiting);
+      const coming = () =>
+        registration.installing?.addEventListener("statechange", () => void judge(registration.waiting), { signal });
+      registration.addEventListener("updatefound", coming, { signal });
+      // Another tab has let it take over.
+      workers.addEventListener("controllerchange", () => void judge(workers.controller), { signal });
     });
-    return () => void (gone = true);
+    return () => left.abort();
   }, []);
   return waits;
 }

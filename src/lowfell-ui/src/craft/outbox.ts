@@ -73,13 +73,23 @@ export function memoryOutbox(): Outbox {
 export function withSpare(first: Outbox, spare = memoryOutbox()): Outbox {
   const of = async (is: (box: { waiting: Waiting[]; aside: Aside[] }) => boolean) =>
     is(await spare.all()) ? spare : first;
+  let isUsed = false;
   const ofTap = (entry: Waiting) => of((box) => box.waiting.some((w) => w.action.id === entry.action.id));
   return {
     all: async () => {
-      const boxes = await Promise.all([first.all().catch(() => ({ waiting: [], aside: [] })), spare.all()]);
+      const kept = first.all().catch((cause) => {
+        // One that fails for a moment still keeps what it keeps.
+        if (!isUsed) throw cause;
+        return { waiting: [], aside: [] };
+      });
+      const boxes = await Promise.all([kept, spare.all()]);
       return { waiting: boxes.flatMap((b) => b.waiting), aside: boxes.flatMap((b) => b.aside) };
     },
-    add: (entry) => first.add(entry).catch(() => spare.add(entry)),
+    add: (entry) =>
+      first.add(entry).catch(() => {
+        isUsed = true;
+        return spare.add(entry);
+      }),
     remove: async (entry, why) => (await ofTap(entry)).remove(entry, why),
     failed: async (entry) => (await ofTap(entry)).failed(entry),
     settle: async (aside, again) => (await of((box) => box.aside.some((a) => a.id === aside.id))).settle(aside, again),
@@ -107,6 +117,11 @@ export async function adoptOld(outbox: Outbox, store: Storage = localStorage): P
 
 /** How many taps of the bench card the host has not got yet, or would not take. */
 export async function waitingTaps(): Promise<number> {
-  const { waiting, aside } = await browserOutbox.all();
-  return waiting.length + aside.length;
+  try {
+    const { waiting, aside } = await browserOutbox.all();
+    return waiting.length + aside.length;
+  } catch {
+    // A browser that keeps nothing.
+    return 0;
+  }
 }

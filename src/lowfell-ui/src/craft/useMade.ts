@@ -1,6 +1,34 @@
 import { useEffect, useState } from "react";
 import { fetchMade } from "../api/client";
 
+// The host draws one at a time: the others of a long list wait here, and are asked for by nobody meanwhile.
+const askedAtOnce = 3;
+const turns: (() => void)[] = [];
+let asking = 0;
+
+async function inTurn<T>(run: () => Promise<T>): Promise<T> {
+  if (asking >= askedAtOnce) await new Promise<void>((go) => turns.push(go));
+  else asking++;
+  try {
+    return await run();
+  } finally {
+    // Whoever is next takes its place.
+    const next = turns.shift();
+    if (next) next();
+    else asking--;
+  }
+}
+
+/** Has a picture drawn; whether there is one. */
+async function draw(src: string, signal: AbortSignal): Promise<boolean> {
+  signal.throwIfAborted();
+  const answer = await fetchMade(src, signal);
+  // Read to its end: one that is not holds a connection.
+  await answer.blob();
+  // Some hosts draw none: 204.
+  return answer.status === 200;
+}
+
 /**
  * A picture that the host draws when it is first asked for. An image can't tell what the host said: where none came it is asked for until
  * it has been drawn, then shown by another element.
@@ -12,9 +40,8 @@ export function useMade(src: string) {
   useEffect(() => {
     if (missed === undefined) return;
     const left = new AbortController();
-    fetchMade(missed, left.signal)
-      // Some hosts draw none: 204.
-      .then((answer) => (answer.status === 200 ? setMade : setFailed)(missed))
+    inTurn(() => draw(missed, left.signal))
+      .then((drawn) => left.signal.aborted || (drawn ? setMade : setFailed)(missed))
       .catch(() => left.signal.aborted || setFailed(missed))
       .finally(() => left.signal.aborted || setMissed(undefined));
     return () => left.abort();

@@ -218,3 +218,23 @@ test("what waited before this version goes into the row, and stays where it was 
   await new BenchQueue(send, browserOutbox, browser()()).flush();
   expect([got, localStorage.getItem("lowfell.benchQueue")]).toEqual([["old", "old"], null]);
 });
+
+test("a store that can't be read for a moment takes nothing off the card, and what waits is sent when it can", async () => {
+  const got: string[] = [];
+  const kept = memoryOutbox();
+  let broken = false;
+  const outbox = withSpare({ ...kept, all: () => (broken ? Promise.reject(new Error("closing")) : kept.all()) });
+  let away = true;
+  const queue = new BenchQueue(
+    async (w) => (away ? Promise.reject(new Problem(0, "away", {}, null)) : got.push(w.action.id)),
+    outbox,
+    browser()(),
+  );
+  await queue.add(action("a"));
+  broken = true;
+  away = false;
+  await queue.flush();
+  expect([got, queue.pending.map((p) => p.id)]).toEqual([[], ["a"]]);
+  broken = false;
+  await vi.waitFor(() => expect([got, queue.pending]).toEqual([["a"], []]), { timeout: 4_000 });
+});

@@ -143,6 +143,32 @@ test("a picture that is being drawn is asked for again, and shown by another ele
   vi.useRealTimers();
 });
 
+test("of many pictures that are being drawn three are asked for at a time, and one that is left makes room", async () => {
+  const drawn: Record<string, () => void> = {};
+  const asked: string[] = [];
+  vi.stubGlobal("fetch", (path: string, { signal }: RequestInit) => {
+    asked.push(path.split("/")[3]!);
+    return new Promise<Response>((come, gone) => {
+      drawn[path.split("/")[3]!] = () => come(new Response("drawn"));
+      signal!.addEventListener("abort", () => gone(new DOMException("", "AbortError")));
+    });
+  });
+  const pieces = ["a", "b", "c", "d", "e"];
+  const list = (of: string[]) =>
+    of.map((id) => <PiecePicture key={id} pieceId={id} mark="m" w={9} h={6} meanwhile="" />);
+  const { container, rerender } = render(<>{list(pieces)}</>);
+  for (const image of container.querySelectorAll("img")) fireEvent.error(image);
+  await waitFor(() => expect(asked).toEqual(["a", "b", "c"]));
+  expect(container.querySelectorAll("img[data-waits]")).toHaveLength(5);
+  drawn.a!();
+  await waitFor(() => expect(asked).toEqual(["a", "b", "c", "d"]));
+  rerender(<>{list(["a", "c", "d", "e"])}</>);
+  await waitFor(() => expect(asked).toEqual(["a", "b", "c", "d", "e"]));
+  for (const id of ["c", "d", "e"]) drawn[id]!();
+  await waitFor(() => expect(container.querySelectorAll("img[src]")).toHaveLength(4));
+  vi.unstubAllGlobals();
+});
+
 test("marks lie on one sheet, a region for each side of a zone that has any, none over another", () => {
   const mark = (x: number, more: object = {}) => ({
     zone: 1,
