@@ -1,3 +1,4 @@
+using Lowfell.Core.Evenings.Steps;
 using Lowfell.Core.Techniques;
 
 namespace Lowfell.Core.Evenings.Scheduling;
@@ -16,16 +17,17 @@ public static partial class ListScheduler
     private static int EarliestOf(PlanTask split)
     {
         var bound = -1;
-        var seen = new HashSet<string>();
+        var seen = new HashSet<IReadOnlyList<Lot>>(new AsFar());
         foreach (var path in Lots.Paths(split))
         {
             // Copies that have come equally far are alike.
-            if (path.All(l => l.Copies.Count == 1) && !seen.Add(string.Join("|", path.Select(l => $"{l.Id} {l.NotBefore} {l.DueBy}"))))
+            if (path.All(l => l.Copies.Count == 1) && !seen.Add(path))
             {
                 continue;
             }
 
-            var alone = new Run(new([path], split.Sessions, [], []), [1], 0).Go();
+            var task = new PlanTask([path], split.Sessions, []);
+            var alone = new Run(task, new(task), new([1], 0)).Go();
             bound = Math.Max(bound, alone.Problem is null ? alone.LastSession : split.Sessions.Count);
         }
 
@@ -49,5 +51,25 @@ public static partial class ListScheduler
     {
         var first = station.Min(l => l.SetUpMin);
         return first + ((station.Select(l => l.Colour).Distinct().Count() - 1) * station.Min(l => l.ChangeMin));
+    }
+
+    /// <summary>Paths of the same steps that may begin and have to begin at the same moments.</summary>
+    private sealed class AsFar : IEqualityComparer<IReadOnlyList<Lot>>
+    {
+        public bool Equals(IReadOnlyList<Lot>? x, IReadOnlyList<Lot>? y) =>
+            ReferenceEquals(x, y) || (x is not null && y is not null && x.Select(Key).SequenceEqual(y.Select(Key)));
+
+        public int GetHashCode(IReadOnlyList<Lot> path)
+        {
+            var hash = default(HashCode);
+            foreach (var lot in path)
+            {
+                hash.Add(Key(lot));
+            }
+
+            return hash.ToHashCode();
+        }
+
+        private static (StepId, double, double?) Key(Lot lot) => (lot.Id, lot.NotBefore, lot.DueBy);
     }
 }

@@ -23,16 +23,18 @@ public static partial class ListScheduler
     public static Plan Improve(PlanTask task, Func<Plan, bool> goOn, int seed, IReadOnlyDictionary<StepId, double>? wish = null)
     {
         var split = Lots.Split(task);
+        var kinds = new LotKinds(split);
         var wanted = split.PieceSteps;
-        Plan? best = null;
+        (Plan Plan, (int, int, int, int, int, int, (int, double)) Rank)? best = null;
         var bestOrder = new Order([.. split.Chains.Select(_ => 1.0)], 0);
         void Try(Order order)
         {
-            var plan = new Run(split, order.Pressing, order.KeepSetUp, order.Wish).Go();
+            var plan = new Run(split, kinds, order).Go();
             // Of two alike the earlier order stays where a plan is followed, else the newer one, to move on.
-            if (best is null || plan.Rank(wanted).CompareTo(best.Rank(wanted)) < (wish is null ? 1 : 0))
+            var rank = plan.Rank(wanted);
+            if (best is null || rank.CompareTo(best.Value.Rank) < (wish is null ? 1 : 0))
             {
-                (best, bestOrder) = (plan, order);
+                (best, bestOrder) = ((plan, rank), order);
             }
         }
 
@@ -41,8 +43,7 @@ public static partial class ListScheduler
             Try(bestOrder with { Wish = wish });
         }
 
-        var looks = (double)split.Chains.Count * split.Chains.Sum(c => c.Count);
-        foreach (var keep in looks > MostLooks ? new[] { 0.0, 600 } : new[] { 0.0, 60, 600, 6000 })
+        foreach (var keep in new[] { 0.0, 60, 600, 6000 })
         {
             Try(new([.. split.Chains.Select(_ => 1.0)], keep));
         }
@@ -58,18 +59,15 @@ public static partial class ListScheduler
 
         // Every few tries from scratch; else a step from the best, in which some chains press more or less.
         var random = new Random(seed);
-        for (var tries = 0; goOn(best!); tries++)
+        for (var tries = 0; goOn(best!.Value.Plan); tries++)
         {
             Try(tries % FromScratchEvery == 0 ? Shuffled(split, random) : Neighbour(bestOrder, random));
         }
 
-        return best!;
+        return best!.Value.Plan;
     }
 
     private const int FromScratchEvery = 8;
-
-    // Looks of one try at the next lot of a chain: of more than these fewer tries are made at once, as nobody waits longer for hundreds of copies one by one.
-    private const double MostLooks = 20_000_000;
     private const double DeadlinePress = 1000;
 
     private static Order Shuffled(PlanTask split, Random random) => new([.. split.Chains.Select(_ => 0.6 + (0.8 * random.NextDouble()))], Math.Pow(10, 4 * random.NextDouble()));
@@ -92,8 +90,8 @@ public static partial class ListScheduler
     private sealed class Run
     {
         private readonly PlanTask task;
-        private readonly double[] pressing;
-        private readonly double keepSetUp;
+        private readonly LotKinds kinds;
+        private readonly Order order;
         private readonly int[] next;
         private readonly double[][] tail;
         private readonly double[] ready;
@@ -102,15 +100,11 @@ public static partial class ListScheduler
         private readonly double[] wetUntil;
         private readonly List<int>[] after;
         private readonly List<int>[] then;
+        private readonly NextLots nextLots;
 
-        // What the next lot of each chain asks for: read anew only where something it hangs on was placed.
-        private readonly Head[] heads;
-
-        private readonly IReadOnlyDictionary<StepId, double>? wish;
-
-        public Run(PlanTask task, double[] pressing, double keepSetUp, IReadOnlyDictionary<StepId, double>? wish = null)
+        public Run(PlanTask task, LotKinds kinds, Order order)
         {
-            (this.task, this.pressing, this.keepSetUp, this.wish) = (task, pressing, keepSetUp, wish);
+            (this.task, this.kinds, this.order) = (task, kinds, order);
             next = new int[task.Chains.Count];
             ready = new double[task.Chains.Count];
             wetUntil = new double[task.Chains.Count];
@@ -143,7 +137,11 @@ public static partial class ListScheduler
                 tail[c] = sums;
             }
 
-            heads = [.. task.Chains.Select((_, c) => HeadOf(c))];
+            nextLots = new(kinds, task.Chains.Count);
+            for (var c = 0; c < task.Chains.Count; c++)
+            {
+                Refresh(c);
+            }
         }
 
         public Plan Go()
@@ -153,7 +151,7 @@ public static partial class ListScheduler
                 var session = task.Sessions[s];
                 double now = session.Open;
                 Lot? before = null;
-                while (Best(now, session, before) is { } choice)
+                while (nextLots.Choose(now, session.Close, before, order.Wish is null ? order.KeepSetUp : 0) is { } choice)
                 {
                     (now, before) = Place(choice.Chain, choice.Start, s, before);
                 }
@@ -175,82 +173,35 @@ public static partial class ListScheduler
             return false;
         }
 
-        // The chain to go on with: of those that can start by the earliest moment at which any can, the most pressing.
-        private (int Chain, double Start)? Best(double now, Session session, Lot? before)
-        {
-            var earliest = double.MaxValue;
-            Span<double> starts = next.Length <= 512 ? stackalloc double[next.Length] : new double[next.Length];
-            for (var c = 0; c < next.Length; c++)
-            {
-                starts[c] = double.MaxValue;
-                ref readonly var head = ref heads[c];
-                if (head.Lot is null)
-                {
-                    continue;
-                }
-
-                var start = Math.Max(now + head.SetUpAfter(before), head.Ready);
-                if (start + head.Span <= session.Close + Tolerance)
-                {
-                    starts[c] = start;
-                    earliest = Math.Min(earliest, start);
-                }
-            }
-
-            if (earliest == double.MaxValue)
-            {
-                return null;
-            }
-
-            // What starts within a few minutes of the first is as good as at once.
-            const double Soon = 6;
-            var best = -1;
-            var most = double.NegativeInfinity;
-            for (var c = 0; c < next.Length; c++)
-            {
-                if (starts[c] > earliest + Soon)
-                {
-                    continue;
-                }
-
-                ref readonly var head = ref heads[c];
-                var urge = head.Lot!.DueBy is not null
-                    ? double.MaxValue
-                    : wish is not null
-                    ? -wish.GetValueOrDefault(head.Lot.Id, double.MaxValue)
-                    : (tail[c][next[c]] * pressing[c]) + (head.SetUpAfter(before) == 0 ? keepSetUp : 0);
-                if (urge > most)
-                {
-                    (best, most) = (c, urge);
-                }
-            }
-
-            return (best, starts[best]);
-        }
-
-        private Head HeadOf(int chain)
+        private void Refresh(int chain)
         {
             if (next[chain] >= task.Chains[chain].Count || Blocked(chain))
             {
-                return default;
+                nextLots.Set(chain, null, 0, 0);
+                return;
             }
 
             var lot = task.Chains[chain][next[chain]];
-            return new(lot, Ready(chain), Span(chain), lot.SetUpMin, lot.ChangeMin);
+            var urge = lot.DueBy is not null
+                ? double.MaxValue
+                : order.Wish is { } wish
+                ? -wish.GetValueOrDefault(lot.Id, double.MaxValue)
+                : tail[chain][next[chain]] * order.Pressing[chain];
+            nextLots.Set(chain, next[chain], Ready(chain), urge);
         }
 
         // What was placed in a chain changes what it asks for next, and what those do that touch it or come after it.
-        private void Refresh(int chain)
+        private void RefreshAround(int chain)
         {
-            heads[chain] = HeadOf(chain);
+            Refresh(chain);
             foreach (var other in touches[chain])
             {
-                heads[other] = HeadOf(other);
+                Refresh(other);
             }
 
             foreach (var later in then[chain])
             {
-                heads[later] = HeadOf(later);
+                Refresh(later);
             }
         }
 
@@ -276,21 +227,6 @@ public static partial class ListScheduler
             return moment;
         }
 
-        // Minutes that must be free: the lot, and all lots that must follow it within a window.
-        private double Span(int chain)
-        {
-            var lots = task.Chains[chain];
-            var minutes = 0.0;
-            var i = next[chain];
-            while (lots[i].MostLagMin is not null && i + 1 < lots.Count)
-            {
-                minutes += Lots.Offset(lots[i], lots[i + 1]);
-                i++;
-            }
-
-            return minutes + lots[i].Minutes;
-        }
-
         private (double Now, Lot Last) Place(int chain, double start, int session, Lot? before)
         {
             while (true)
@@ -305,7 +241,7 @@ public static partial class ListScheduler
                 ready[chain] = follows is null ? planned.End + lot.LagMin : start + lot.MinutesPerCopy + lot.LagMin + Math.Max(0, (lot.Copies.Count - 1) * (lot.MinutesPerCopy - follows.MinutesPerCopy));
                 if (lot.MostLagMin is null || follows is null)
                 {
-                    Refresh(chain);
+                    RefreshAround(chain);
                     return (planned.End + lot.PauseMin, lot);
                 }
 
@@ -326,19 +262,12 @@ public static partial class ListScheduler
                 var lot = task.Chains[c][next[c]];
                 var longest = task.Sessions.Count == 0 ? 0 : task.Sessions.Max(s => s.Minutes);
                 var kind = lot.Minutes + lot.SetUpMin > longest + Tolerance ? PlanProblemKind.LongerThanAnySession
-                    : Span(c) + lot.SetUpMin > longest + Tolerance ? PlanProblemKind.WindowDoesNotFit
+                    : kinds[kinds.Of(c, next[c])].SpanMin + lot.SetUpMin > longest + Tolerance ? PlanProblemKind.WindowDoesNotFit
                     : PlanProblemKind.CalendarEnds;
                 return new(kind, lot);
             }
 
             return null;
-        }
-
-        /// <summary>The next lot of a chain; none where it is done, or waits for another.</summary>
-        private readonly record struct Head(Lot? Lot, double Ready, double Span, double SetUpMin, double ChangeMin)
-        {
-            /// <summary>Minutes of setting up before it.</summary>
-            public double SetUpAfter(Lot? before) => Lot!.SetUpAfter(before, SetUpMin, ChangeMin);
         }
     }
 }

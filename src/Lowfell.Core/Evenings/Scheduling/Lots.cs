@@ -35,17 +35,19 @@ internal static class Lots
             foreach (var own in parts(c))
             {
                 var number = chains.Count;
-                chains.Add([.. task.Chains[c].Select(l => l with { Chain = number, Copies = own })]);
+                var whole = task.Chains[c];
+                chains.Add(whole is [{ } first, ..] && first.Chain == number && first.Copies.Count == own.Count ? whole : [.. whole.Select(l => l with { Chain = number, Copies = own })]);
                 partsOf[c].Add(number);
             }
         }
 
-        // Parts of a chain touch, and are joined to, what the whole was.
+        // Parts of a chain touch, and are joined to, what the whole was: those of the same copies.
+        var byCopy = partsOf.Select(own => (from part in own where chains[part].Count > 0 from copy in chains[part][0].Copies select (copy, part)).ToLookup(p => p.copy, p => p.part)).ToList();
         IEnumerable<(int A, int B)> Meeting(IEnumerable<(int A, int B)> pairs) =>
             from pair in pairs
             from a in partsOf[pair.A]
-            from b in partsOf[pair.B]
-            where chains[a].Count > 0 && chains[b].Count > 0 && chains[a][0].Copies.Intersect(chains[b][0].Copies).Any()
+            where chains[a].Count > 0
+            from b in chains[a][0].Copies.SelectMany(copy => byCopy[pair.B][copy]).Distinct().Order()
             select (a, b);
         return new(chains, task.Sessions, [.. Meeting(task.Touching)], [.. Meeting(task.Joins)]);
     }

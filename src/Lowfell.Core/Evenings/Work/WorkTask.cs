@@ -17,8 +17,8 @@ public sealed class WorkTask
     private readonly List<(int Before, int After)> joins = [];
     private readonly List<string> waiting = [];
 
-    // Chains of a zone, and copies of it that can't be finished yet.
-    private readonly Dictionary<Guid, List<int>> chainsOf = [];
+    // Chains by the zone or part that they are of and the copies, and copies of zones that can't be finished yet.
+    private readonly Dictionary<(Guid Place, int Copy), List<int>> chainsAt = [];
     private readonly HashSet<(Guid Zone, int Copy)> held = [];
 
     /// <summary>Makes it.</summary>
@@ -82,7 +82,6 @@ public sealed class WorkTask
             }
         }
 
-        chainsOf[zone.Zone.Id] = [.. chainsOf.GetValueOrDefault(zone.Zone.Id, []), .. made];
         return made;
     }
 
@@ -99,9 +98,21 @@ public sealed class WorkTask
 
     private int AddChain(Guid piece, IReadOnlyList<Lot> lots)
     {
-        chains.Add([.. lots.Select(l => l with { Chain = chains.Count })]);
+        var chain = chains.Count;
+        chains.Add([.. lots.Select(l => l with { Chain = chain })]);
         pieceOf.Add(piece);
-        return chains.Count - 1;
+        foreach (var copy in lots[0].Copies)
+        {
+            var key = (lots[0].Id.Place, copy);
+            if (!chainsAt.TryGetValue(key, out var known))
+            {
+                chainsAt.Add(key, known = []);
+            }
+
+            known.Add(chain);
+        }
+
+        return chain;
     }
 
     // A part waits for what no brush reaches once it is on, and what runs over the join waits for its glue.
@@ -111,7 +122,7 @@ public sealed class WorkTask
         foreach (var part in Work.Parts)
         {
             var behind = Behind(part);
-            foreach (var group in ready[part.Part.Id].GroupBy(copy => string.Join(",", ChainsOf(behind).Where(c => chains[c][0].Copies.Contains(copy)))))
+            foreach (var group in ready[part.Part.Id].GroupBy(copy => string.Join(",", behind.SelectMany(z => ChainsAt(z.Zone.Id, [copy])))))
             {
                 foreach (var copies in group.Chunk(way.MostCopies ?? int.MaxValue))
                 {
@@ -124,9 +135,7 @@ public sealed class WorkTask
         {
             foreach (var chain in AddZone(zone, copy => Ready.FittedOn(zone).TrueForAll(p => ready[p.Part.Id].Contains(copy) || IsFitted(p, copy))))
             {
-                joins.AddRange(from fit in Enumerable.Range(0, chains.Count)
-                               where Ready.FittedOn(zone).Exists(p => p.Id == chains[fit][0].Id) && chains[fit][0].Copies.Intersect(chains[chain][0].Copies).Any()
-                               select (fit, chain));
+                joins.AddRange(Ready.FittedOn(zone).SelectMany(p => ChainsAt(p.Id.Place, chains[chain][0].Copies)).Order().Select(fit => (fit, chain)));
             }
         }
     }
@@ -139,7 +148,7 @@ public sealed class WorkTask
         .. Work.Zones.Where(z => z.Zone.Piece.Id == part.Host.Id && z.Zone.Fitting == Fitting.Before),
     ];
 
-    private IEnumerable<int> ChainsOf(IEnumerable<OpenZone> of) => of.SelectMany(z => chainsOf.GetValueOrDefault(z.Zone.Id, []));
+    private IEnumerable<int> ChainsAt(Guid place, IEnumerable<int> copies) => copies.SelectMany(copy => chainsAt.GetValueOrDefault((place, copy), [])).Distinct().Order();
 
     // Copies that a part can be fitted on, once what is planned behind it is done; what stands in the way is said.
     private HashSet<int> CopiesReady(OpenPart part)
@@ -184,7 +193,7 @@ public sealed class WorkTask
             Deadline = By(part.Host.SetId),
             NotBefore = before.Select(z => Ready.Handled(z, copies)).DefaultIfEmpty(0).Max(),
         }]);
-        foreach (var chain in ChainsOf(before).Where(c => chains[c][0].Copies.Intersect(copies).Any()))
+        foreach (var chain in before.SelectMany(z => ChainsAt(z.Zone.Id, copies)))
         {
             // What is handled has to be recoat-dry first.
             var zone = Work.Zone(chains[chain][0].Id.ZoneId)!;
@@ -195,20 +204,14 @@ public sealed class WorkTask
 
     private void AddTouching()
     {
-        for (var a = 0; a < chains.Count; a++)
-        {
-            for (var b = a + 1; b < chains.Count; b++)
-            {
-                if (pieceOf[a] == pieceOf[b]
-                    && Work.Zone(chains[a][0].Id.ZoneId) is { } zone
-                    && Work.Zone(chains[b][0].Id.ZoneId) is { } other
-                    && (zone.Zone.Touches.Contains(other.Zone.Id) || other.Zone.Touches.Contains(zone.Zone.Id))
-                    && chains[a][0].Copies.Intersect(chains[b][0].Copies).Any())
-                {
-                    touching.Add((a, b));
-                }
-            }
-        }
+        var pairs = from a in Enumerable.Range(0, chains.Count)
+                    let zone = Work.Zone(chains[a][0].Id.ZoneId)
+                    where zone is not null
+                    from near in zone.Zone.Touches
+                    from b in ChainsAt(near, chains[a][0].Copies)
+                    where a != b && pieceOf[a] == pieceOf[b]
+                    select (Math.Min(a, b), Math.Max(a, b));
+        touching.AddRange(pairs.Distinct().Order());
     }
 
     private double? OwnSetUp(Station station) => way.Learn ? Work.Learned.SetUpMin(station) : null;
