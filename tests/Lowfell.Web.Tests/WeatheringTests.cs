@@ -166,8 +166,8 @@ public sealed class WeatheringTests(TestHost host) : IClassFixture<TestHost>
     public async Task Cards_are_drawn_at_true_size_in_black_and_white()
     {
         var (address, view) = await ProposedAsync("Sea wall", "Straight", "rain saltWind tideWater");
-        var cards = (await host.GetAsync($"{address}/cards")).AsArray();
-        Assert.Equal((int)view["copies"]!, cards.Count);
+        var cards = await CardsAsync(address);
+        Assert.Equal(Enumerable.Range(1, (int)view["copies"]!), cards.Select(c => (int)c["copy"]!));
         var svg = XDocument.Parse(await host.Http.GetStringAsync($"{address}/card.svg?copy=3"));
         Assert.Equal(("210mm", "148mm"), ((string)svg.Root!.Attribute("width")!, (string)svg.Root!.Attribute("height")!));
         var ns = svg.Root!.Name.Namespace;
@@ -179,6 +179,56 @@ public sealed class WeatheringTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(await host.Http.GetStringAsync($"{address}/card.svg?copy=3"), await host.Http.GetStringAsync($"{address}/card.svg?copy=3"));
         await host.RefusesAsync(HttpMethod.Get, $"{address}/card.svg?copy=99", null, "copy");
         await host.RefusesAsync(HttpMethod.Get, $"{address}/card.svg?copy=1&page=50", null, "page");
+        await host.RefusesAsync(HttpMethod.Get, $"{address}/cards?from=0", null, "from");
+        await host.RefusesAsync(HttpMethod.Get, $"{address}/cards?from=99", null, "from");
+    }
+
+    // Which cards there are, however many answers tell it.
+    private async Task<List<JsonNode>> CardsAsync(string address)
+    {
+        var cards = new List<JsonNode>();
+        for (int? from = 1; from is not null;)
+        {
+            var some = await host.GetAsync($"{address}/cards?from={from}");
+            cards.AddRange(some["cards"]!.AsArray().Select(c => c!));
+            from = (int?)some["next"];
+        }
+
+        return cards;
+    }
+
+    [Fact]
+    public async Task Numbers_of_a_kind_are_the_same_on_screen_at_the_bench_and_on_paper_where_some_copies_have_too_many_for_them()
+    {
+        var (address, view) = await ProposedAsync("Sea wall", "Straight", "rain tideWater fought");
+        var plan = view["plan"]!;
+
+        // Sixteen on the mean of one kind: some copies have more, and then no copy has numbers for it; what comes after it begins at one all the same.
+        var entries = plan["entries"]!.AsArray();
+        entries.First(e => (string)e!["kind"]! == "chip")!["count"] = 16;
+        view = await host.PutAsync(address, new { version = (int)view["version"]!, plan });
+        var (copies, cards) = ((int)view["copies"]!, await CardsAsync(address));
+        for (var copy = 1; copy <= copies; copy += copies - 1)
+        {
+            var card = "";
+            for (var page = 1; page <= (int)cards[copy - 1]["pages"]!; page++)
+            {
+                card += await host.Http.GetStringAsync($"{address}/card.svg?copy={copy}&page={page}");
+            }
+
+            var seen = await host.GetAsync($"{address}?copy={copy}");
+            foreach (var marks in seen["answer"]!["marks"]!.AsArray())
+            {
+                var entry = entries.Single(e => (string)e!["id"]! == (string)marks!["entryId"]!)!;
+                var here = (await host.GetAsync($"/api/zones/{entry["zoneId"]}/coats/{entry["id"]}/marks")).AsArray()[copy - 1]!;
+                var (first, count) = ((int)here["first"]!, marks!["marks"]!.AsArray().Count);
+                Assert.Equal((int)marks["first"]!, first);
+                Assert.True(first == 0 || card.Contains($">{first}-{first + count - 1} ", StringComparison.Ordinal), $"{first} of {entry["kind"]} on copy {copy}");
+            }
+
+            Assert.Contains(seen["answer"]!["marks"]!.AsArray(), m => (int)m!["first"]! == 1);
+            Assert.Contains(seen["answer"]!["entries"]!.AsArray(), e => e!["perCopy"]!.AsArray().Select(n => (int)n!).ToList() is [_, ..] some && some.Min() <= 16 && some.Max() > 16);
+        }
     }
 
     [Fact]

@@ -22,7 +22,11 @@ public sealed record CardLine(string Name, double LeftMm, double RightMm);
 /// <param name="Count">How many there are, more than are placed where they are sponged or flicked.</param>
 /// <param name="Tool">The tool.</param>
 /// <param name="Minutes">Hands-on minutes.</param>
-public sealed record CardMarks(Guid EntryId, MarkKind Kind, string Zone, IReadOnlyList<MarkPlace> Marks, int Count, string Tool, double Minutes);
+public sealed record CardMarks(Guid EntryId, MarkKind Kind, string Zone, IReadOnlyList<MarkPlace> Marks, int Count, string Tool, double Minutes)
+{
+    /// <summary>They are set one by one and have numbers; as few as that are, where nothing else is said.</summary>
+    public bool IsNumbered { get; init; } = Count <= WeatherTable.Numbered && Kind.Facts() is { Length: not null, IsField: false };
+}
 
 /// <summary>All that a card tells.</summary>
 /// <param name="Title">Set and piece.</param>
@@ -82,7 +86,7 @@ public static class CopyCard
     public static IReadOnlyList<(int Number, CardMarks Of, MarkPlace Mark)> Numbered(CardContent card)
     {
         ArgumentNullException.ThrowIfNull(card);
-        return [.. card.Kinds.Where(k => k.Kind.Facts() is { Length: not null, IsField: false } && k.Count <= WeatherTable.Numbered).SelectMany(k => k.Marks.Select(m => (Of: k, Mark: m))).Select((m, i) => (i + 1, m.Of, m.Mark))];
+        return [.. card.Kinds.Where(k => k.IsNumbered).SelectMany(k => k.Marks.Select(m => (Of: k, Mark: m))).Select((m, i) => (i + 1, m.Of, m.Mark))];
     }
 
     private static StringBuilder Page(CardContent card, List<StringBuilder> pages)

@@ -18,7 +18,7 @@ public static class PlannedLook
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(entry);
-        var marks = Variation.Of(piece, zone, entry, MarkPlaces.MostOfCoat)[Math.Clamp(copy, 1, piece.Copies) - 1];
+        var marks = new KindMarks(piece, zone, entry, MarkPlaces.MostOfCoat).On(Math.Clamp(copy, 1, piece.Copies));
         var larger = entry.How.Length is null ? 1 : Math.Min(MostLarger, Math.Sqrt(Math.Max(1, entry.Count / MarkPlaces.MostOfCoat)));
         return [.. marks.Select((m, i) => Drawn(m, entry, larger, i))];
     }

@@ -140,53 +140,16 @@ public static class Variation
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(zone);
         ArgumentNullException.ThrowIfNull(entry);
-        var parts = Parts(piece.Box, zone, entry);
-        if (parts.Count == 0 || entry.Count <= 0)
-        {
-            return [.. Enumerable.Repeat<IReadOnlyList<MarkPlace>>([], piece.Copies)];
-        }
-
-        if (entry.How is { Length: null })
-        {
-            return [.. Enumerable.Repeat<IReadOnlyList<MarkPlace>>([.. parts.Select(Strip)], piece.Copies)];
-        }
-
-        // Every copy is drawn as if none was held: what is held on one leaves the others as they are.
-        var hosts = OnHosts(piece, entry) ? Hosts(parts, zone.HostsOf(entry.How.Host).Count, entry.How.Host, piece.From) : null;
-        var counts = Shares(piece, entry, hosts?.Count);
-        var chosen = hosts is null ? null : Chosen(counts, [.. hosts.Select(h => h.Weight)], i => SeedsOf(piece, entry, $"{i + 1}"));
-        var rolled = new MarkPlace[piece.Copies][];
-        for (var i = 0; i < rolled.Length; i++)
-        {
-            rolled[i] = hosts is not null ? OnHosts(piece, zone, entry, hosts, chosen![i], i + 1) : Anywhere(piece, entry, parts, Math.Min(most, counts[i]), i + 1);
-        }
-
-        if (hosts is not null)
-        {
-            Level(rolled, entry.WidthMm * entry.LengthMm, counts.Sum(), entry.How.Shape, parts);
-            rolled = [.. rolled.Select(c => c.Select(m => Clear(m, entry.How.Shape, piece.Box)).ToArray())];
-        }
-
-        var held = Held(piece, entry);
-        return [.. rolled.Select((c, i) => held.TryGetValue(i + 1, out var kept) ? kept.Marks : c)];
+        var marks = new KindMarks(piece, zone, entry, most);
+        return [.. Enumerable.Range(1, piece.Copies).Select(marks.On)];
     }
 
-    /// <summary>How many marks of a kind there are on each copy, also where they are not placed one by one.</summary>
-    public static IReadOnlyList<int> Counts(WeatherPiece piece, WeatherZone zone, MarkEntry entry)
-    {
-        ArgumentNullException.ThrowIfNull(piece);
-        ArgumentNullException.ThrowIfNull(entry);
-        var held = Held(piece, entry);
-        var counts = Shares(piece, entry, OnHosts(piece, entry) ? Hosts(Parts(piece.Box, zone, entry), zone.HostsOf(entry.How.Host).Count, entry.How.Host, piece.From).Count : null);
-        return [.. counts.Select((n, i) => held.TryGetValue(i + 1, out var kept) ? kept.Marks.Count : n)];
-    }
-
-    private static Dictionary<int, HeldCopy> Held(WeatherPiece piece, MarkEntry entry) => entry.Held.Where(h => h.Copy >= 1 && h.Copy <= piece.Copies).DistinctBy(h => h.Copy).ToDictionary(h => h.Copy);
+    internal static Dictionary<int, HeldCopy> Held(WeatherPiece piece, MarkEntry entry) => entry.Held.Where(h => h.Copy >= 1 && h.Copy <= piece.Copies).DistinctBy(h => h.Copy).ToDictionary(h => h.Copy);
 
     private static Seeds SeedsOf(WeatherPiece piece, MarkEntry entry, params IEnumerable<string> more) => new(Seed([piece.Set, piece.Piece, entry.Kind.ToString(), entry.ZoneId.ToString("n"), entry.Version.ToString(CultureInfo.InvariantCulture), .. more]));
 
     // The share of every copy; what is held has more or fewer than its share, which the others make up for, one each in turn.
-    private static int[] Shares(WeatherPiece piece, MarkEntry entry, int? hosts)
+    internal static int[] Shares(WeatherPiece piece, MarkEntry entry, int? hosts)
     {
         var counts = Shared((int)Math.Min(entry.Total(piece.Copies), (long)(hosts ?? int.MaxValue) * piece.Copies), piece.Copies, SeedsOf(piece, entry));
         var held = Held(piece, entry);
@@ -211,8 +174,6 @@ public static class Variation
 
         return counts;
     }
-
-    private static bool OnHosts(WeatherPiece piece, MarkEntry entry) => entry.How.By == MarksBy.Hosts && !piece.AtRandom;
 
     /// <summary>The parts of sides that a kind may lie on: its strip of the zone's.</summary>
     public static IReadOnlyList<FacePart> Parts(PieceBox box, WeatherZone zone, MarkEntry entry)
@@ -240,12 +201,12 @@ public static class Variation
     }
 
     // A strip right across.
-    private static MarkPlace Strip(FacePart part) => new(part.Side, (part.FromX + part.ToX) / 2, (part.FromY + part.ToY) / 2, part.Width, part.Height, 0, -1);
+    internal static MarkPlace Strip(FacePart part) => new(part.Side, (part.FromX + part.ToX) / 2, (part.FromY + part.ToY) / 2, part.Width, part.Height, 0, -1);
 
-    private sealed record Host(FacePart Part, double XMm, double YMm, double AsideMm, double Weight);
+    internal sealed record Host(FacePart Part, double XMm, double YMm, double AsideMm, double Weight);
 
     // Evenly along the sides, at the height where such things are.
-    private static List<Host> Hosts(IReadOnlyList<FacePart> parts, int count, MarkHost host, MarkSide? from)
+    internal static List<Host> Hosts(IReadOnlyList<FacePart> parts, int count, MarkHost host, MarkSide? from)
     {
         var hosts = new List<Host>();
         if (parts.Count == 0)
@@ -277,6 +238,15 @@ public static class Variation
 
     private static double Weather(MarkSide side, MarkSide? from) => from is not { } windward || side == MarkSide.Top ? 1 : side == windward ? WeatherTable.Windward : ((int)side + 2) % 4 == (int)windward ? WeatherTable.Leeward : 1;
 
+    // Of every copy: each goes by what the copies before have used, and all together by what the plan says.
+    internal static MarkPlace[][] OnHosts(WeatherPiece piece, WeatherZone zone, MarkEntry entry, List<Host> hosts, int[] shares, IReadOnlyList<FacePart> parts)
+    {
+        var chosen = Chosen(shares, [.. hosts.Select(h => h.Weight)], i => SeedsOf(piece, entry, $"{i + 1}"));
+        MarkPlace[][] rolled = [.. chosen.Select((on, i) => OnHosts(piece, zone, entry, hosts, on, i + 1))];
+        Level(rolled, entry.WidthMm * entry.LengthMm, shares.Sum(), entry.How.Shape, parts);
+        return [.. rolled.Select(c => c.Select(m => Clear(m, entry.How.Shape, piece.Box)).ToArray())];
+    }
+
     private static MarkPlace[] OnHosts(WeatherPiece piece, WeatherZone zone, MarkEntry entry, List<Host> hosts, int[] chosen, int copy)
     {
         var marks = new MarkPlace[chosen.Length];
@@ -296,7 +266,7 @@ public static class Variation
     }
 
     // Away from each other, near what carries its kind: edges, the foot, the way of travel.
-    private static MarkPlace[] Anywhere(WeatherPiece piece, MarkEntry entry, IReadOnlyList<FacePart> parts, int count, int copy)
+    internal static MarkPlace[] Anywhere(WeatherPiece piece, MarkEntry entry, IReadOnlyList<FacePart> parts, int count, int copy)
     {
         var seeds = new Seeds(Seed(piece.Set, piece.Piece, entry.Kind.ToString(), entry.ZoneId.ToString("n"), $"{entry.Version}", $"{copy}"));
         double[] weights = [.. parts.Select(p => p.Width * p.Height * Weather(p.Side, entry.How.OnEdges ? null : piece.From))];

@@ -130,6 +130,21 @@ public sealed class VariationTests
     }
 
     [Fact]
+    public void One_copy_asked_for_alone_has_the_marks_that_it_has_among_all_and_as_many_as_are_told() =>
+        Gen.Select(Gen.Int[1, 12], Gen.Double[0, 30], Gen.Int[0, 1000], Gen.OneOf([.. Enum.GetValues<MarkKind>().Select(Gen.Const)]), Gen.Bool).Sample((copies, count, roll, kind, atRandom) =>
+        {
+            var piece = Piece(SeaWall, copies, roll) with { AtRandom = atRandom };
+            var entry = Rain(count) with { Kind = kind, Held = [new(2, [new(MarkSide.Front, 40, 60, 0.5, 10, 0, 3)])] };
+            var all = Variation.Of(piece, Zone(facing: kind.Facts().Facings[0]), entry);
+            foreach (var copy in Enumerable.Range(1, copies).Reverse())
+            {
+                var alone = new KindMarks(piece, Zone(facing: kind.Facts().Facings[0]), entry);
+                Assert.Equal(all[copy - 1].Count, alone.CountOn(copy));
+                Assert.Equal(all[copy - 1], alone.On(copy));
+            }
+        }, iter: 300);
+
+    [Fact]
     public void The_weather_side_gets_more_and_too_few_places_take_what_they_can()
     {
         int OnFront(MarkSide? from) => Enumerable.Range(0, 40).Sum(roll => Variation.Of(Piece(SeaWall, 6, roll, from), Zone(), Rain(5)).Sum(c => c.Count(m => m.Side == MarkSide.Front)));

@@ -266,6 +266,11 @@ public sealed record KindView(MarkKind Kind, int Stage, string Place, bool Strip
 /// <param name="Pages">How many pages its card has.</param>
 public sealed record CardPages(int Copy, int Pages);
 
+/// <summary>Cards of copies, as many as one answer has the time for.</summary>
+/// <param name="Cards">The cards.</param>
+/// <param name="Next">From which copy to ask on; none where these were the last.</param>
+public sealed record CardList(IReadOnlyList<CardPages> Cards, int? Next);
+
 /// <summary>Marks of a coat on a copy, as they are painted.</summary>
 /// <param name="Copy">The copy.</param>
 /// <param name="Count">How many there are.</param>

@@ -49,6 +49,28 @@ internal sealed record WeatherScene(
     }
 }
 
+/// <summary>The marks of a piece: each kind is shared out once, however many copies are asked for.</summary>
+/// <param name="scene">The piece with its plan.</param>
+internal sealed class SceneMarks(WeatherScene scene)
+{
+    private readonly Dictionary<Guid, WeatherZone> zones = scene.Zones.ToDictionary(z => z.Id);
+    private readonly Dictionary<MarkEntry, KindMarks> known = [];
+
+    /// <summary>Marks of a kind as they lie on a copy.</summary>
+    public KindMarks Of(MarkEntry entry, int copy) => Of(scene.On(entry, copy));
+
+    /// <summary>Marks of a kind as it is planned.</summary>
+    public KindMarks Of(MarkEntry entry)
+    {
+        if (!known.TryGetValue(entry, out var marks))
+        {
+            known.Add(entry, marks = new(scene.Piece, zones[entry.ZoneId], entry));
+        }
+
+        return marks;
+    }
+}
+
 /// <summary>Reads plans and answers them: all that is said is Core's.</summary>
 /// <param name="db">Database.</param>
 /// <param name="open">The bench.</param>
@@ -131,7 +153,7 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
     {
         copy = Math.Clamp(copy, 1, scene.Piece.Copies);
         List<MarkEntry> entries = scene.Plan.Entries.Select(e => e.ToCore()).ToList();
-        var read = Read(scene, entries);
+        var (read, known) = (Read(scene, entries), new SceneMarks(scene));
         var history = scene.Plan.History.ToCore(scene.BoardLevelMm);
         var zones = scene.Zones.ToDictionary(z => z.Id);
         var views = new List<EntryView>();
@@ -140,21 +162,21 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
         foreach (var reading in read.Entries.OrderBy(e => e.Entry.How.Stage).ThenBy(e => e.Entry.Kind))
         {
             var (entry, zone) = (reading.Entry, zones[reading.Entry.ZoneId]);
-            var all = reading.Faults.Count > 0 ? [.. Enumerable.Repeat<IReadOnlyList<MarkPlace>>([], scene.Piece.Copies)] : Variation.Of(scene.Piece, zone, scene.On(entry, copy));
+            var (of, on) = reading.Faults.Count > 0 ? (null, []) : (known.Of(entry), known.Of(entry, copy).On(copy));
             var (strip, byNumber) = (entry.How.Length is null, entry.How is { Length: not null, IsField: false });
-            IReadOnlyList<int> shares = byNumber && reading.Faults.Count == 0 ? Variation.Counts(scene.Piece, zone, entry) : [0];
-            var (single, why) = (byNumber && shares.Max() <= WeatherTable.Numbered, Why(scene, history, entry));
+            var (single, why) = (of?.IsNumbered ?? byNumber, Why(scene, history, entry));
             views.Add(new(
                 entry.Id, why, (entry.How.By == MarksBy.Hosts && zone.HostsOf(entry.How.Host).Guess) || (entry.How.By == MarksBy.Edge && zone.HotEdge.Guess), strip, single,
                 Math.Round(entry.WidthMm * zone.Surface.Scale, 1), Math.Round(entry.LengthMm * zone.Surface.Scale), reading.Verdict, reading.Tool?.Name, reading.Seen ?? SightVerdict.Never, reading.Coat?.Technique, reading.Coat?.Material?.Name, reading.Colour?.ToString(),
-                byNumber ? entry.Total(scene.Piece.Copies) : 0, byNumber && reading.Faults.Count == 0 ? shares : [], Math.Round(reading.Work?.Ml ?? 0, 3), Math.Round(reading.Work?.MinutesEach ?? 0, 2), Math.Round(reading.Work?.Minutes ?? 0, 1), scene.Whole[zone.Id].IndexOf(entry.Id) >= 0, reading.Faults));
-            var on = all[copy - 1];
+                byNumber ? entry.Total(scene.Piece.Copies) : 0, byNumber && of is not null ? of.Counts : [], Math.Round(reading.Work?.Ml ?? 0, 3), Math.Round(reading.Work?.MinutesEach ?? 0, 2), Math.Round(reading.Work?.Minutes ?? 0, 1), scene.Whole[zone.Id].IndexOf(entry.Id) >= 0, reading.Faults));
             marks.Add(new(entry.Id, entry.How.Shape, [.. on.Select(PlacedMark.Of)], entry.Held.Any(h => h.Copy == copy), single && on.Count > 0 ? next : 0));
             next += single ? on.Count : 0;
-            for (var c = 0; c + 1 < all.Count && single; c++)
+
+            // What lies anywhere is on nothing that the next copy has too.
+            if (single && of is not null && (of.ByHosts || entry.Held.Any(h => h.Marks.Any(m => m.Host >= 0))))
             {
-                var (a, b) = (all[c].Select(m => m.Host).Where(h => h >= 0).ToHashSet(), all[c + 1].Select(m => m.Host).Where(h => h >= 0).ToHashSet());
-                if (a.Count + b.Count > 0)
+                var hosts = Enumerable.Range(1, scene.Piece.Copies).Select(c => known.Of(entry, copy).On(c).Select(m => m.Host).Where(h => h >= 0).ToHashSet()).ToList();
+                foreach (var (a, b) in hosts.Zip(hosts.Skip(1)).Where(p => p.First.Count + p.Second.Count > 0))
                 {
                     overlap += (double)a.Intersect(b).Count() / a.Union(b).Count();
                     pairs++;

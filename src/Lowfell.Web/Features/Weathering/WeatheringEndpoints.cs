@@ -16,6 +16,9 @@ namespace Lowfell.Web.Features.Weathering;
 /// <summary>Weathering plans: how much of which mark, where on each copy, and into which stacks.</summary>
 public static class WeatheringEndpoints
 {
+    // Nobody waits much longer for the first of many cards.
+    private static readonly TimeSpan CardsTime = TimeSpan.FromSeconds(1);
+
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
@@ -25,7 +28,7 @@ public static class WeatheringEndpoints
         plan.MapPost("proposal", Propose).WithSummary("Fills a plan from what the piece went through; what is locked stays. Nothing is kept.");
         plan.MapPost("coats", Coats).WithSummary("Puts the marks of the kept plan into the stacks of its zones, each at its place, or takes that back.").ProducesProblem(409);
         plan.MapGet("card.svg", Card).WithSummary("The card of a copy at true size: faces, lines, numbered marks and a list; A5, black on white.").Produces<string>(200, "image/svg+xml");
-        plan.MapGet("cards", Cards).WithSummary("Which cards there are, and how many pages each has.");
+        plan.MapGet("cards", Cards).WithSummary("Which cards there are, and how many pages each has: of as many copies as a second draws; asked on from the next where there are more.");
         plan.MapPost("kind", Add).WithSummary("One kind of mark on one zone, as it would be proposed; 409 where it has no place there. Nothing is kept.").ProducesProblem(409);
         app.MapGet("/api/zones/{id:guid}/coats/{coatId:guid}/marks", OfCoat).WithTags("Weathering").ProducesValidationProblem().WithSummary("Marks of a coat on each copy, where a weathering plan places them; nothing where none does.");
         app.MapPost("/api/preview/weathering", Preview).WithTags("Preview").ProducesValidationProblem().WithSummary("A whole weathering plan in, everything computed out; without entries they are proposed. Nothing is kept.");
@@ -79,6 +82,7 @@ public static class WeatheringEndpoints
         }
 
         var done = (await db.StandingAsync([.. before.Zones.Select(z => z.Id)], cancel)).Where(l => l.CoatId is { } coat && l.Copy > 0 && l.Copy <= before.Piece.Copies && old.ContainsKey(coat)).Select(l => (Coat: l.CoatId!.Value, l.Copy)).ToHashSet();
+        var marks = new SceneMarks(before);
         return [.. plan.Entries.Select(e =>
         {
             int[] painted = [.. done.Where(d => d.Coat == e.Id).Select(d => d.Copy).Where(c => (e.Held ?? []).All(h => h.Copy != c)).Order()];
@@ -87,8 +91,8 @@ public static class WeatheringEndpoints
                 return e;
             }
 
-            var (was, zone) = (old[e.Id].ToCore(), zones[old[e.Id].ZoneId]);
-            return e with { Held = [.. e.Held ?? [], .. painted.Select(c => new HeldMarks(c, [.. Variation.Of(before.Piece, zone, before.On(was, c))[c - 1].Select(PlacedMark.Of)]))] };
+            var was = old[e.Id].ToCore();
+            return e with { Held = [.. e.Held ?? [], .. painted.Select(c => new HeldMarks(c, [.. marks.Of(was, c).On(c).Select(PlacedMark.Of)]))] };
         })];
     }
 
@@ -108,11 +112,35 @@ public static class WeatheringEndpoints
         return TypedResults.Ok(EntryDraft.Of(proposal.Entry) with { Id = Guid.CreateVersion7() });
     }
 
-    private static async Task<Ok<List<CardPages>>> Cards(Guid id, WeatheringDesk desk, CancellationToken cancel)
+    private static async Task<Ok<CardList>> Cards(Guid id, WeatheringDesk desk, TimeProvider clock, CancellationToken cancel, int from = 1)
     {
+        var begun = clock.GetTimestamp();
         var scene = await desk.SceneAsync(id, null, cancel);
-        var read = WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]);
-        return TypedResults.Ok(scene.Plan is { Entries.Count: 0, Letters: null or { Count: 0 }, Pattern: null } ? [] : Enumerable.Range(1, scene.Piece.Copies).Select(c => new CardPages(c, CopyCard.Draw(Content(scene, read, c)).Count)).ToList());
+        if (from < 1 || from > scene.Piece.Copies)
+        {
+            throw new RefusedException("from", $"There is no copy {from} of {scene.Row.Name}; 1 to {scene.Piece.Copies} are there.");
+        }
+
+        var cards = new List<CardPages>();
+        if (scene.Plan is { Entries.Count: 0, Letters: null or { Count: 0 }, Pattern: null })
+        {
+            return TypedResults.Ok(new CardList(cards, null));
+        }
+
+        var (read, marks) = (WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]), new SceneMarks(scene));
+        for (var copy = from; copy <= scene.Piece.Copies; copy++)
+        {
+            // One at least, however long the plan took to read.
+            cancel.ThrowIfCancellationRequested();
+            if (copy > from && clock.GetElapsedTime(begun) > CardsTime)
+            {
+                return TypedResults.Ok(new CardList(cards, copy));
+            }
+
+            cards.Add(new(copy, CopyCard.Draw(Content(scene, read, marks, copy)).Count));
+        }
+
+        return TypedResults.Ok(new CardList(cards, null));
     }
 
     private static async Task<Ok<List<MarksOnCopy>>> OfCoat(Guid id, Guid coatId, WeatheringDesk desk, LowfellDb db, CancellationToken cancel)
@@ -131,15 +159,20 @@ public static class WeatheringEndpoints
         }
 
         var read = WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]);
-        var counts = Variation.Counts(scene.Piece, zone, entry);
-        var single = entry.How is { Length: not null, IsField: false } && counts.Max() <= WeatherTable.Numbered;
+        // Its numbers follow those of the kinds before it, as they do on the card.
+        var marks = new SceneMarks(scene);
+        var before = Shown(read).TakeWhile(e => e.Entry.Id != coatId).Where(e => marks.Of(e.Entry).IsNumbered).ToList();
+        var (of, told) = (marks.Of(entry), read.Entries.Any(e => e.Entry.Id == coatId && e.Faults.Count == 0));
         return TypedResults.Ok(Enumerable.Range(1, scene.Piece.Copies).Select(c =>
         {
-            var on = Variation.Of(scene.Piece, zone, scene.On(entry, c))[c - 1];
-            var first = single ? CopyCard.Numbered(Content(scene, read, c)).FirstOrDefault(n => n.Of.EntryId == coatId).Number : 0;
-            return new MarksOnCopy(c, entry.How.Length is null ? 0 : counts[c - 1], single || entry.How.Length is null ? [.. on.Select(PlacedMark.Of)] : [], first);
+            cancel.ThrowIfCancellationRequested();
+            IReadOnlyList<MarkPlace> on = of.IsNumbered || entry.How.Length is null ? marks.Of(entry, c).On(c) : [];
+            return new MarksOnCopy(c, entry.How.Length is null ? 0 : of.Counts[c - 1], [.. on.Select(PlacedMark.Of)], told && of.IsNumbered && on.Count > 0 ? 1 + before.Sum(e => marks.Of(e.Entry, c).CountOn(c)) : 0);
         }).ToList());
     }
+
+    // The kinds that a card tells of, in its order.
+    private static IEnumerable<EntryReading> Shown(WeatherReading read) => read.Entries.Where(e => e.Faults.Count == 0).OrderBy(e => e.Entry.How.Stage).ThenBy(e => e.Entry.Kind);
 
     private static async Task<Ok<WeatherCoatsPut>> Coats(Guid id, WeatherCoatsChange change, WeatheringDesk desk, LowfellDb db, TimeProvider clock, CancellationToken cancel)
     {
@@ -165,20 +198,19 @@ public static class WeatheringEndpoints
             throw new RefusedException("copy", $"There is no copy {copy} of {scene.Row.Name}; 1 to {scene.Piece.Copies} are there.");
         }
 
-        var pages = CopyCard.Draw(Content(scene, WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]), copy));
+        var pages = CopyCard.Draw(Content(scene, WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]), new(scene), copy));
         return page >= 1 && page <= pages.Count ? Results.Text(pages[page - 1], "image/svg+xml") : throw new RefusedException("page", $"The card has {pages.Count} {(pages.Count == 1 ? "page" : "pages")}.");
     }
 
     // What the card of a copy tells.
-    private static CardContent Content(WeatherScene scene, WeatherReading read, int copy)
+    private static CardContent Content(WeatherScene scene, WeatherReading read, SceneMarks marks, int copy)
     {
         var zones = scene.Zones.ToDictionary(z => z.Id);
-        var kinds = read.Entries.Where(e => e.Faults.Count == 0).Select(e =>
+        var kinds = Shown(read).Select(e =>
         {
-            var zone = zones[e.Entry.ZoneId];
-            var on = Variation.Of(scene.Piece, zone, scene.On(e.Entry, copy))[copy - 1];
-            return new CardMarks(e.Entry.Id, e.Entry.Kind, zone.Name, on, e.Entry.How is { Length: not null, IsField: false } ? Variation.Counts(scene.Piece, zone, e.Entry)[copy - 1] : (int)e.Entry.Count, e.Tool?.Name ?? "", e.Work?.MinutesEach ?? 0);
-        }).OrderBy(k => k.Kind.Facts().Stage).ThenBy(k => k.Kind);
+            var of = marks.Of(e.Entry);
+            return new CardMarks(e.Entry.Id, e.Entry.Kind, zones[e.Entry.ZoneId].Name, marks.Of(e.Entry, copy).On(copy), of.ByNumber ? of.Counts[copy - 1] : (int)e.Entry.Count, e.Tool?.Name ?? "", e.Work?.MinutesEach ?? 0) { IsNumbered = of.IsNumbered };
+        });
         return new($"{scene.Row.Set!.Name}, {scene.Row.Name}", copy, scene.Kept?.Version ?? 0, scene.Piece.Box, scene.LinesOn(copy), [.. kinds])
         {
             Letters = [.. (scene.Plan.Letters ?? []).Where(l => zones.ContainsKey(l.ZoneId)).Select(l => l.ToCore()).Select(l => (l, Letters.Shared(l, scene.Piece)[copy - 1]))],

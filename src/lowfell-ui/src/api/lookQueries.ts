@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { api, ask } from "./client";
-import type { PieceLook, PieceSight } from "./types";
+import type { CardList, CardPages, PieceLook, PieceSight } from "./types";
 
 /** What of a stack is looked at otherwise than it is kept. */
 export interface LookTrial {
@@ -95,8 +95,20 @@ export const lookQueries = {
   weatherCards: (pieceId: string) =>
     queryOptions({
       queryKey: ["weatherCards", pieceId],
-      queryFn: ({ signal }) =>
-        ask(api.GET("/api/pieces/{id}/weathering/cards", { params: { path: { id: pieceId } }, signal })),
+      queryFn: async ({ signal }) => {
+        const cards: CardPages[] = [];
+        for (let from: number | null = 1; from;) {
+          const some: CardList = await ask(
+            api.GET("/api/pieces/{id}/weathering/cards", {
+              params: { path: { id: pieceId }, query: { from } },
+              signal,
+            }),
+          );
+          cards.push(...some.cards);
+          from = some.next ?? null;
+        }
+        return cards;
+      },
       gcTime: 0,
     }),
   coatMarks: (zoneId: string, coatId: string) =>

@@ -9884,10 +9884,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Which cards there are, and how many pages each has. */
+        /** Which cards there are, and how many pages each has: of as many copies as a second draws; asked on from the next where there are more. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    from?: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -9902,7 +9904,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CardPages"][];
+                        "application/json": components["schemas"]["CardList"];
                     };
                 };
                 /** @description Bad Request */
@@ -12178,6 +12180,16 @@ export interface components {
             steps: number;
             /** @description What comes next. */
             next: null | string;
+        };
+        /** @description Cards of copies, as many as one answer has the time for. */
+        CardList: {
+            /** @description The cards. */
+            cards: components["schemas"]["CardPages"][];
+            /**
+             * Format: int32
+             * @description From which copy to ask on; none where these were the last.
+             */
+            next: null | number;
         };
         /** @description Which cards there are. */
         CardPages: {

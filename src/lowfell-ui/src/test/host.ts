@@ -3,6 +3,7 @@ import { vi } from "vitest";
 export interface Sent {
   method: string;
   path: string;
+  query: URLSearchParams;
   body: Record<string, unknown> | undefined;
 }
 
@@ -12,9 +13,9 @@ type Answer = unknown | ((sent: Sent) => unknown);
 export function host(answers: Record<string, Answer>) {
   const sent: Sent[] = [];
   vi.stubGlobal("fetch", async (request: Request) => {
-    const path = new URL(request.url).pathname;
+    const { pathname: path, searchParams: query } = new URL(request.url);
     const text = await request.text();
-    const one = { method: request.method, path, body: text ? JSON.parse(text) : undefined };
+    const one = { method: request.method, path, query, body: text ? JSON.parse(text) : undefined };
     sent.push(one);
     const ends = (key: string) =>
       path.endsWith(key.split(" ").at(-1)!) && (!key.includes(" ") || key.startsWith(request.method));

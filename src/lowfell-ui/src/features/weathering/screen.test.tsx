@@ -302,14 +302,14 @@ test("a pattern has tones with shares, and is drawn on the faces", async () => {
   await waitFor(() => expect(kept(sent).pattern).toBeNull());
 });
 
-test("cards are printed once all of them are there", async () => {
+test("cards are printed once all of them are there, however many answers tell which there are", async () => {
   const print = vi.fn();
   vi.stubGlobal("print", print);
   keeping(plan([rain]), {
-    "GET /weathering/cards": [
-      { copy: 1, pages: 2 },
-      { copy: 2, pages: 1 },
-    ],
+    "GET /weathering/cards": ({ query }: Sent) =>
+      query.get("from") === "2"
+        ? { cards: [{ copy: 2, pages: 1 }], next: null }
+        : { cards: [{ copy: 1, pages: 2 }], next: 2 },
   });
   show();
   await userEvent.click(await screen.findByRole("button", { name: "Cards" }));
