@@ -55,6 +55,36 @@ public sealed class CardTests(TestHost host) : IClassFixture<TestHost>
     }
 
     [Fact]
+    public async Task A_zone_or_a_piece_by_itself_is_as_far_as_it_is_in_its_set_parts_that_are_fitted_with_it()
+    {
+        static string Of(JsonNode zone) => zone.ToJsonString();
+        var fitted = 0;
+        foreach (var set in (await host.GetAsync("/api/sets")).AsArray())
+        {
+            var all = (await host.GetAsync($"/api/log/progress?setId={set!["id"]}")).AsArray().Select(z => z!).ToList();
+            foreach (var zone in all.GroupBy(z => (string)z["zoneId"]!))
+            {
+                Assert.Equal(zone.Select(Of).Order(), (await host.GetAsync($"/api/log/progress?zoneId={zone.Key}")).AsArray().Select(z => Of(z!)).Order());
+            }
+
+            foreach (var piece in set["pieces"]!.AsArray())
+            {
+                var page = await host.GetAsync($"/api/pieces/{piece!["id"]}");
+
+                // The fitting of a part is told with the zone of the part that it is written down to.
+                var zones = piece["zones"]!.AsArray().Select(z => (string)z!["id"]!).ToHashSet();
+                var copies = all.Where(z => zones.Contains((string)z["zoneId"]!)).SelectMany(z => z["copies"]!.AsArray()).Select(c => (string)c!).ToList();
+                Assert.Equal((copies.Sum(c => c.Count(l => l is 'd' or 's')), copies.Sum(c => c.Count(l => l != '-'))), ((int)page["done"]!, (int)page["steps"]!));
+            }
+
+            fitted += all.Count(z => z["steps"]!.AsArray().Any(s => s!["partId"] is not null));
+            Assert.Empty((await host.GetAsync($"/api/log/progress?setId={set["id"]}&zoneId={(await host.GetAsync("/api/zones")).AsArray().First(z => !all.Exists(a => (string)a["zoneId"]! == (string)z!["id"]!))!["id"]}")).AsArray());
+        }
+
+        Assert.True(fitted > 0);
+    }
+
+    [Fact]
     public async Task What_is_logged_and_taken_back_shows_on_its_card_and_on_no_other()
     {
         var (before, other) = (await CardAsync("Sea wall"), await CardAsync("Pan house"));

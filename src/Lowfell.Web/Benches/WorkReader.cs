@@ -39,6 +39,13 @@ internal static class WorkReader
     public static async Task<OpenWork> ReadAsync(Guid set, DateTimeOffset origin, Bench bench, OpenShelf shelf, LowfellDb db, CancellationToken cancel) =>
         (await ReadAsync([set], origin, bench, shelf, db, cancel)).Of(new() { Learn = false });
 
+    /// <summary>The work of one piece with what is fitted on it, or what it is fitted on and all that goes on that: how far it is, without the painter's own figures.</summary>
+    public static async Task<OpenWork> OfPieceAsync(Guid piece, DateTimeOffset origin, Bench bench, OpenShelf shelf, LowfellDb db, CancellationToken cancel)
+    {
+        var whole = await db.Pieces.Where(p => p.Id == piece).Select(p => p.PartOfId).SingleOrDefaultAsync(cancel) ?? piece;
+        return (await OfAsync(ZoneStacks.Rows(db).Where(z => z.PieceId == whole || z.Piece!.PartOfId == whole), origin, bench, shelf, db, cancel)).Of(new() { Learn = false });
+    }
+
     /// <summary>All work of the bench, without the painter's own figures: how far it is.</summary>
     public static async Task<OpenWork> ReadAsync(DateTimeOffset origin, Bench bench, OpenShelf shelf, LowfellDb db, CancellationToken cancel) =>
         (await OfAsync(ZoneStacks.Rows(db), origin, bench, shelf, db, cancel)).Of(new() { Learn = false });

@@ -74,8 +74,12 @@ public static class FirstCopyEndpoints
 
     private static async Task<Results<Ok<FirstCopyView>, NoContent>> Of(Guid id, LowfellDb db, OpenBench open, TimeProvider clock, CancellationToken cancel)
     {
-        var piece = await db.Pieces.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id && p.DeletedAt == null, cancel) ?? throw RefusedException.NotFound("id", id);
-        var work = await WorkReader.ReadAsync(piece.SetId, clock.GetUtcNow(), await open.RowAsync(cancel), await open.ShelfAsync(cancel), db, cancel);
+        if (!await db.Pieces.AnyAsync(p => p.Id == id && p.DeletedAt == null, cancel))
+        {
+            throw RefusedException.NotFound("id", id);
+        }
+
+        var work = await WorkReader.OfPieceAsync(id, clock.GetUtcNow(), await open.RowAsync(cancel), await open.ShelfAsync(cancel), db, cancel);
         if (FirstCopy.Of(work, id) is not { } first)
         {
             return TypedResults.NoContent();

@@ -42,11 +42,13 @@ public static class ProgressEndpoints
             throw RefusedException.NotFound("setId", id);
         }
 
-        // A zone with its piece's set: a part of it may be fitted on another piece.
-        var only = setId ?? (zoneId is { } zone ? await db.Zones.Where(z => z.Id == zone).Select(z => (Guid?)z.Piece!.SetId).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("zoneId", zone) : null);
+        // A zone with its piece and what is fitted on that, or what it is fitted on.
+        var piece = zoneId is { } only ? await db.Zones.Where(z => z.Id == only).Select(z => (Guid?)z.PieceId).SingleOrDefaultAsync(cancel) ?? throw RefusedException.NotFound("zoneId", only) : (Guid?)null;
         var (bench, shelf, now) = (await open.RowAsync(cancel), await open.ShelfAsync(cancel), clock.GetUtcNow());
-        var work = only is { } set ? await WorkReader.ReadAsync(set, now, bench, shelf, db, cancel) : await WorkReader.ReadAsync(now, bench, shelf, db, cancel);
-        var zones = work.Zones.Where(z => zoneId == null || z.Zone.Id == zoneId).Select(z => new ZoneProgress(
+        var work = piece is { } of ? await WorkReader.OfPieceAsync(of, now, bench, shelf, db, cancel)
+            : setId is { } set ? await WorkReader.ReadAsync(set, now, bench, shelf, db, cancel)
+            : await WorkReader.ReadAsync(now, bench, shelf, db, cancel);
+        var zones = work.Zones.Where(z => (zoneId == null || z.Zone.Id == zoneId) && (setId == null || z.Zone.Piece.SetId == setId)).Select(z => new ZoneProgress(
             z.Zone.Id,
             z.Zone.Piece.Id,
             z.Zone.Piece.SetId,
@@ -55,7 +57,7 @@ public static class ProgressEndpoints
             Look(z.Prediction.Substrate),
             [.. z.Steps.Select(s => new ProgressStep(s.Coat.Id, null, s.Pass, StepWords.Of(s), s.Coat.Paint?.Name, Look(z.Prediction.Strata[z.StackPlace(s)])))],
             work.Progress(z)));
-        var parts = work.Parts.Where(p => zoneId == null || p.AnchorZoneId == zoneId).Select(p => new ZoneProgress(
+        var parts = work.Parts.Where(p => (zoneId == null || p.AnchorZoneId == zoneId) && (setId == null || p.Host.SetId == setId)).Select(p => new ZoneProgress(
             p.AnchorZoneId, p.Host.Id, p.Host.SetId, p.Host.Name, StepWords.Fit(p.Part.Name), [], [new(null, p.Part.Id, 1, StepWords.Fit(p.Part.Name), null, [])], work.Progress(p)));
         return TypedResults.Ok(zones.Concat(parts).ToList());
     }

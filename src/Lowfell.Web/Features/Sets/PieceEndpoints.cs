@@ -36,7 +36,7 @@ public static class PieceEndpoints
         }
 
         var view = SetEndpoints.View(set, stamps);
-        var work = await WorkReader.ReadAsync(setId, clock.GetUtcNow(), await open.RowAsync(cancel), await open.ShelfAsync(cancel), db, cancel);
+        var work = await WorkReader.OfPieceAsync(id, clock.GetUtcNow(), await open.RowAsync(cancel), await open.ShelfAsync(cancel), db, cancel);
         var (done, steps) = work.Count(id);
         return TypedResults.Ok(new PiecePage(setId, view.Name, view.Scale, view.Pieces.Single(p => p.Id == id), [.. view.Pieces.Select(p => new PieceName(p.Id, p.Piece.Name))], done, steps, await db.Trays.AnyAsync(t => t.PieceId == id, cancel)));
     }
