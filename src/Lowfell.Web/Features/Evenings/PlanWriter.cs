@@ -150,13 +150,17 @@ internal sealed class PlanWriter(Planner planner)
         f.Finding.What, f.Finding.Why, f.Finding.Figure, f.Finding.Remedy))];
 
     // What one copy of each piece costs, and how many at a time hide the waiting.
-    private List<CopyCostView> Copies() =>
-    [
-        .. work.Zones.GroupBy(z => z.Zone.Piece)
-            .Select(g => (Piece: g.Key, Cost: CopyCost.Of([.. g.Select(z => z.Steps).Where(s => s.Count > 0)])))
-            .Where(p => p.Cost is not null && planner.Task.Plan.Chains.Any(c => c.Any(l => work.Zone(l.Id.ZoneId)?.Zone.Piece.Id == p.Piece.Id)))
-            .Select(p => new CopyCostView(p.Piece.Id, p.Piece.Name, p.Piece.Copies, Math.Round(p.Cost!.HandsOnMin), Math.Round(p.Cost.WaitingMin), p.Cost.BreakEven, p.Cost.PaletteMost)),
-    ];
+    private List<CopyCostView> Copies()
+    {
+        var open = planner.Task.Plan.Chains.SelectMany(c => c).Select(l => l.Id.ZoneId).ToHashSet();
+        return
+        [
+            .. work.Zones.GroupBy(z => z.Zone.Piece).Where(g => g.Any(z => open.Contains(z.Zone.Id)))
+                .Select(g => (Piece: g.Key, Cost: CopyCost.Of([.. g.Select(z => z.Steps).Where(s => s.Count > 0)])))
+                .Where(p => p.Cost is not null)
+                .Select(p => new CopyCostView(p.Piece.Id, p.Piece.Name, p.Piece.Copies, Math.Round(p.Cost!.HandsOnMin), Math.Round(p.Cost.WaitingMin), p.Cost.BreakEven, p.Cost.PaletteMost)),
+        ];
+    }
 
     /// <summary>A step in words: what, on which piece and zone.</summary>
     public string Label(StepId id) => work.Part(id) is { } part
