@@ -1,6 +1,8 @@
 using System.Net;
 using System.Text.Json.Nodes;
 using System.Xml.Linq;
+using Lowfell.Web.Api;
+using Microsoft.Extensions.DependencyInjection;
 using Xunit;
 
 namespace Lowfell.Web.Tests;
@@ -168,6 +170,20 @@ public sealed class WeatheringTests(TestHost host) : IClassFixture<TestHost>
         var (address, view) = await ProposedAsync("Sea wall", "Straight", "rain saltWind tideWater");
         var cards = await CardsAsync(address);
         Assert.Equal(Enumerable.Range(1, (int)view["copies"]!), cards.Select(c => (int)c["copy"]!));
+
+        // Who has no time is told of one after the other, and asks on: the same in the end.
+        await using var hurried = host.WithWebHostBuilder(b => b.UseSetting("Cards:PatienceMs", "0"));
+        await hurried.Services.GetRequiredService<Readiness>().Done;
+        using var http = hurried.CreateClient();
+        List<string> told = [];
+        for (int? from = 1; from is not null;)
+        {
+            var some = JsonNode.Parse(await http.GetStringAsync($"{address}/cards?from={from}"))!;
+            told.Add(some["cards"]!.AsArray().Single()!.ToJsonString());
+            from = (int?)some["next"];
+        }
+
+        Assert.Equal(cards.Select(c => c.ToJsonString()), told);
         var svg = XDocument.Parse(await host.Http.GetStringAsync($"{address}/card.svg?copy=3"));
         Assert.Equal(("210mm", "148mm"), ((string)svg.Root!.Attribute("width")!, (string)svg.Root!.Attribute("height")!));
         var ns = svg.Root!.Name.Namespace;

@@ -77,6 +77,9 @@ public sealed record MarkFacts
 
     /// <summary>Laid as a strip or over an area, not one by one.</summary>
     public bool IsField => Seconds == 0;
+
+    /// <summary>They are counted, not laid as strips or fields.</summary>
+    public bool ByNumber => Length is not null && !IsField;
 }
 
 /// <summary>The table of kinds of marks. Craft estimates of what walls and vehicles show; a new kind is one row.</summary>

@@ -25,7 +25,7 @@ public sealed record CardLine(string Name, double LeftMm, double RightMm);
 public sealed record CardMarks(Guid EntryId, MarkKind Kind, string Zone, IReadOnlyList<MarkPlace> Marks, int Count, string Tool, double Minutes)
 {
     /// <summary>They are set one by one and have numbers; as few as that are, where nothing else is said.</summary>
-    public bool IsNumbered { get; init; } = Count <= WeatherTable.Numbered && Kind.Facts() is { Length: not null, IsField: false };
+    public bool IsNumbered { get; init; } = Count <= WeatherTable.Numbered && Kind.Facts().ByNumber;
 }
 
 /// <summary>All that a card tells.</summary>

@@ -23,11 +23,8 @@ public sealed class KindMarks(WeatherPiece piece, WeatherZone zone, MarkEntry en
     /// <summary>How many there are on each copy, also where they are not placed one by one.</summary>
     public IReadOnlyList<int> Counts => counts ??= [.. Shares.Select((n, i) => held.TryGetValue(i + 1, out var kept) ? kept.Marks.Count : n)];
 
-    /// <summary>They are counted, not laid as strips or fields.</summary>
-    public bool ByNumber => entry.How is { Length: not null, IsField: false };
-
     /// <summary>They are set one by one and have numbers: on every copy, or on none.</summary>
-    public bool IsNumbered => ByNumber && Counts.Max() <= WeatherTable.Numbered;
+    public bool IsNumbered => entry.How.ByNumber && Counts.Max() <= WeatherTable.Numbered;
 
     private int[] Shares => shares ??= Variation.Shares(piece, entry, ByHosts ? Hosts.Count : null);
 

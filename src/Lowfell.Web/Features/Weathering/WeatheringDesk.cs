@@ -163,7 +163,7 @@ public sealed class WeatheringDesk(LowfellDb db, OpenBench open)
         {
             var (entry, zone) = (reading.Entry, zones[reading.Entry.ZoneId]);
             var (of, on) = reading.Faults.Count > 0 ? (null, []) : (known.Of(entry), known.Of(entry, copy).On(copy));
-            var (strip, byNumber) = (entry.How.Length is null, entry.How is { Length: not null, IsField: false });
+            var (strip, byNumber) = (entry.How.Length is null, entry.How.ByNumber);
             var (single, why) = (of?.IsNumbered ?? byNumber, Why(scene, history, entry));
             views.Add(new(
                 entry.Id, why, (entry.How.By == MarksBy.Hosts && zone.HostsOf(entry.How.Host).Guess) || (entry.How.By == MarksBy.Edge && zone.HotEdge.Guess), strip, single,

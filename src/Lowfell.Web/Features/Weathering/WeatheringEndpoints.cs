@@ -17,7 +17,7 @@ namespace Lowfell.Web.Features.Weathering;
 public static class WeatheringEndpoints
 {
     // Nobody waits much longer for the first of many cards.
-    private static readonly TimeSpan CardsTime = TimeSpan.FromSeconds(1);
+    private const int CardsMs = 1000;
 
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
@@ -112,9 +112,9 @@ public static class WeatheringEndpoints
         return TypedResults.Ok(EntryDraft.Of(proposal.Entry) with { Id = Guid.CreateVersion7() });
     }
 
-    private static async Task<Ok<CardList>> Cards(Guid id, WeatheringDesk desk, TimeProvider clock, CancellationToken cancel, int from = 1)
+    private static async Task<Ok<CardList>> Cards(Guid id, WeatheringDesk desk, IConfiguration settings, TimeProvider clock, CancellationToken cancel, int from = 1)
     {
-        var begun = clock.GetTimestamp();
+        var (begun, patience) = (clock.GetTimestamp(), TimeSpan.FromMilliseconds(settings.GetValue("Cards:PatienceMs", CardsMs)));
         var scene = await desk.SceneAsync(id, null, cancel);
         if (from < 1 || from > scene.Piece.Copies)
         {
@@ -132,7 +132,7 @@ public static class WeatheringEndpoints
         {
             // One at least, however long the plan took to read.
             cancel.ThrowIfCancellationRequested();
-            if (copy > from && clock.GetElapsedTime(begun) > CardsTime)
+            if (copy > from && clock.GetElapsedTime(begun) > patience)
             {
                 return TypedResults.Ok(new CardList(cards, copy));
             }
@@ -159,6 +159,7 @@ public static class WeatheringEndpoints
         }
 
         var read = WeatheringDesk.Read(scene, [.. scene.Plan.Entries.Select(e => e.ToCore())]);
+
         // Its numbers follow those of the kinds before it, as they do on the card.
         var marks = new SceneMarks(scene);
         var before = Shown(read).TakeWhile(e => e.Entry.Id != coatId).Where(e => marks.Of(e.Entry).IsNumbered).ToList();
@@ -209,7 +210,7 @@ public static class WeatheringEndpoints
         var kinds = Shown(read).Select(e =>
         {
             var of = marks.Of(e.Entry);
-            return new CardMarks(e.Entry.Id, e.Entry.Kind, zones[e.Entry.ZoneId].Name, marks.Of(e.Entry, copy).On(copy), of.ByNumber ? of.Counts[copy - 1] : (int)e.Entry.Count, e.Tool?.Name ?? "", e.Work?.MinutesEach ?? 0) { IsNumbered = of.IsNumbered };
+            return new CardMarks(e.Entry.Id, e.Entry.Kind, zones[e.Entry.ZoneId].Name, marks.Of(e.Entry, copy).On(copy), e.Entry.How.ByNumber ? of.Counts[copy - 1] : (int)e.Entry.Count, e.Tool?.Name ?? "", e.Work?.MinutesEach ?? 0) { IsNumbered = of.IsNumbered };
         });
         return new($"{scene.Row.Set!.Name}, {scene.Row.Name}", copy, scene.Kept?.Version ?? 0, scene.Piece.Box, scene.LinesOn(copy), [.. kinds])
         {

@@ -28,6 +28,8 @@ function browser() {
 const refusal = () =>
   new Problem(400, "Some of what was sent can't be taken.", { copies: ["There is no copy 9."] }, null);
 const away = () => new Problem(0, "Lowfell does not answer.", {}, null);
+const sender = (got: string[], isAway: () => boolean) => async (w: Waiting) =>
+  isAway() ? Promise.reject(away()) : got.push(w.action.id);
 const ids = (of: readonly { id: string }[]) => of.map((a) => a.id);
 
 beforeEach(async () => {
@@ -162,16 +164,16 @@ test("in a browser that keeps nothing they wait with the page", async () => {
   const got: string[] = [];
   const none = () => Promise.reject(new Error("SecurityError"));
   const outbox = withSpare({ all: none, add: none, remove: none, failed: none, settle: none });
-  let away = true;
+  let isAway = true;
   const queue = new BenchQueue(
-    async (w) => (away ? Promise.reject(new Problem(0, "away", {}, null)) : got.push(w.action.id)),
+    sender(got, () => isAway),
     outbox,
     browser()(),
   );
   await queue.add(action("a"));
   await queue.add(action("b"));
   expect([got, queue.stuck, (await outbox.all()).waiting.length]).toEqual([[], 2, 2]);
-  away = false;
+  isAway = false;
   await queue.flush();
   expect([got, queue.pending]).toEqual([["a", "b"], []]);
 });
@@ -224,15 +226,15 @@ test("a store that can't be read for a moment takes nothing off the card, and wh
   const kept = memoryOutbox();
   let broken = false;
   const outbox = withSpare({ ...kept, all: () => (broken ? Promise.reject(new Error("closing")) : kept.all()) });
-  let away = true;
+  let isAway = true;
   const queue = new BenchQueue(
-    async (w) => (away ? Promise.reject(new Problem(0, "away", {}, null)) : got.push(w.action.id)),
+    sender(got, () => isAway),
     outbox,
     browser()(),
   );
   await queue.add(action("a"));
   broken = true;
-  away = false;
+  isAway = false;
   await queue.flush();
   expect([got, queue.pending.map((p) => p.id)]).toEqual([[], ["a"]]);
   broken = false;
