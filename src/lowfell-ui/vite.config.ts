@@ -33,5 +33,6 @@ export default defineConfig({
   build: { license: { fileName: "licences/packages.json" }, outDir: "../Lowfell.Web/wwwroot", emptyOutDir: true, target: "es2022", sourcemap: false, chunkSizeWarningLimit: 600 },
   // The guide is one of the documents.
   server: { proxy: { "/api": "http://127.0.0.1:5080" }, fs: { allow: [".", "../../docs"] } },
-  test: { environment: "jsdom", pool: "vmThreads", setupFiles: ["src/test/setup.ts"], css: false },
+  // As long as it takes: a host that does something else beside them is slow, not wrong.
+  test: { environment: "jsdom", pool: "vmThreads", setupFiles: ["src/test/setup.ts"], css: false, testTimeout: 120_000, hookTimeout: 120_000 },
 });

@@ -8,7 +8,7 @@ namespace Lowfell.Browser.Tests;
 /// <summary>A headless Chromium of 1280 x 800, with waits that read like a painter's next look.</summary>
 public sealed class Browser : IDisposable
 {
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
     // A machine that stood still for half a minute has not been looked at for half a minute.
     private const int LeastLooks = 50;
     // One look in the page itself: asking element by element over the wire is slow, and the page may draw itself anew meanwhile.

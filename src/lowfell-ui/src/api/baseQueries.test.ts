@@ -1,14 +1,9 @@
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 import { baseQueries, placesCame } from "./baseQueries";
 import { queryClient } from "./client";
 
 beforeEach(() => {
-  queryClient.clear();
   vi.useFakeTimers();
-});
-afterEach(() => {
-  vi.useRealTimers();
-  vi.unstubAllGlobals();
 });
 
 test("paper waits for what goes where, and no longer than five seconds", async () => {
@@ -23,7 +18,7 @@ test("paper waits for what goes where, and no longer than five seconds", async (
   await came;
   await vi.advanceTimersByTimeAsync(60);
   expect(printed).toHaveBeenCalledOnce();
-  void queryClient.fetchQuery(baseQueries.placement("zone", "other", [1]));
+  void queryClient.prefetchQuery(baseQueries.placement("zone", "other", [1]));
   const late = vi.fn();
   void placesCame().then(late);
   await vi.advanceTimersByTimeAsync(5_100);

@@ -1,13 +1,11 @@
 import { QueryObserver } from "@tanstack/react-query";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { afterEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 import { changed, isStale, schoolsChosen, stackKept } from "./changes";
 import { queryClient } from "./client";
 import { queries } from "./queries";
 import type { Bench, Coat, ZonePage } from "./types";
-
-afterEach(() => queryClient.clear());
 
 const sources = (folder: string): string[] =>
   readdirSync(folder, { withFileTypes: true }).flatMap((e) =>

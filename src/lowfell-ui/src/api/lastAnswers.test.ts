@@ -1,12 +1,11 @@
 import { QueryClientProvider, useQuery } from "@tanstack/react-query";
-import { cleanup, render, screen } from "@testing-library/react";
+import { cleanup, render, screen, waitFor } from "@testing-library/react";
 import { createElement } from "react";
-import { beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test } from "vitest";
 import { Problem, queryClient } from "./client";
 import { askOrLast, forgetAnswers, keepLastAnswers, lastAnswer } from "./lastAnswers";
 
 beforeEach(async () => {
-  queryClient.clear();
   await forgetAnswers();
 });
 
@@ -14,7 +13,7 @@ const gone = (status: number) => () => Promise.reject(new Problem(status, "no", 
 
 test("where nobody answers the last answer stands in, and only there", async () => {
   await askOrLast("craft", async () => "words");
-  await vi.waitFor(async () => expect(await lastAnswer("craft")).toBe("words"));
+  await waitFor(async () => expect(await lastAnswer("craft")).toBe("words"));
   for (const status of [0, 502, 503]) expect(await askOrLast("craft", gone(status))).toBe("words");
   for (const status of [404, 409, 429, 500]) await expect(askOrLast("craft", gone(status))).rejects.toThrow("no");
   await expect(askOrLast("other", gone(0))).rejects.toThrow("no");
@@ -36,7 +35,7 @@ test("a screen draws what it last showed after a reload without the host; of a d
   show(["search", "q"]);
   await screen.findByText("as it was");
   cleanup();
-  await vi.waitFor(async () => expect(await lastAnswer('["preview","draft 1"]')).toBe("as it was"), { timeout: 3_000 });
+  await waitFor(async () => expect(await lastAnswer('["preview","draft 1"]')).toBe("as it was"));
   queryClient.clear();
   answer = gone(0);
   show(["zone", "z"]);

@@ -1,14 +1,12 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { render, screen } from "@testing-library/react";
+import { render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { afterEach, expect, test, vi } from "vitest";
 import { queryClient } from "../api/client";
 import { host } from "../test/host";
 import { Connection } from "./Connection";
 
-beforeEach(() => queryClient.clear());
 afterEach(() => {
-  vi.unstubAllGlobals();
   Reflect.deleteProperty(navigator, "serviceWorker");
 });
 
@@ -58,12 +56,12 @@ test("where the host alone has told of it the browser looks for it, and loads on
   const installing = workerOf("installing");
   const { update } = register({ installing });
   show();
-  await vi.waitFor(() => expect(queryClient.getQueryData(["health"])).toMatchObject({ version: "1" }));
+  await waitFor(() => expect(queryClient.getQueryData(["health"])).toMatchObject({ version: "1" }));
   version = "2";
   await queryClient.refetchQueries();
   expect(await screen.findByRole("alert")).toHaveTextContent("Lowfell is 2 now.");
   await userEvent.click(screen.getByRole("button", { name: "Load anew" }));
-  await vi.waitFor(() => expect(update).toHaveBeenCalledOnce());
+  await waitFor(() => expect(update).toHaveBeenCalledOnce());
   expect(installing.told).toEqual([]);
   installing.state = "installed";
   installing.dispatchEvent(new Event("statechange"));
@@ -79,7 +77,7 @@ test("a newer page asks before it loads, and takes over only then", async () => 
   expect(alert).toHaveTextContent("A newer Lowfell is here.");
   expect(waiting.told).toEqual(["files"]);
   await userEvent.click(screen.getByRole("button", { name: "Load anew" }));
-  await vi.waitFor(() => expect(waiting.told).toContain("take over"));
+  await waitFor(() => expect(waiting.told).toContain("take over"));
 });
 
 test("a page that was loaded anew by hand is not asked again for a worker of its own build", async () => {
@@ -87,7 +85,7 @@ test("a page that was loaded anew by hand is not asked again for a worker of its
   const waiting = workerOf("installed", [new URL(import.meta.url).pathname.replace(".test", "")]);
   register({ waiting });
   show();
-  await vi.waitFor(() => expect(waiting.told).toEqual(["files"]));
+  await waitFor(() => expect(waiting.told).toEqual(["files"]));
   await new Promise((go) => setTimeout(go, 50));
   expect(screen.queryByRole("alert")).toBeNull();
 });
@@ -96,7 +94,7 @@ test("a page is still the one before where another tab has let the newer take ov
   host({ "GET /health": { status: "ready", version: "1" } });
   const { worker } = register({});
   show();
-  await vi.waitFor(() => expect(queryClient.getQueryData(["health"])).toBeDefined());
+  await waitFor(() => expect(queryClient.getQueryData(["health"])).toBeDefined());
   expect(screen.queryByRole("alert")).toBeNull();
   worker.controller = workerOf("activated");
   worker.dispatchEvent(new Event("controllerchange"));

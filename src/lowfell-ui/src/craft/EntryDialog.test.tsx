@@ -15,7 +15,6 @@ const open = (kind: "problem" | "note" | "otherwise", onWrite = vi.fn(), onClose
 };
 
 beforeEach(() => {
-  localStorage.clear();
   vi.stubGlobal(
     "fetch",
     vi.fn(async () => new Response("[]", { headers: { "content-type": "application/json" } })),

@@ -33,5 +33,4 @@ test("another bench is not opened while taps of this one wait, and shows nothing
   asked.mockImplementation(async () => Response.json({}));
   await openBench(true);
   expect(await (await keptHere()).count("answers")).toBe(0);
-  vi.unstubAllGlobals();
 });

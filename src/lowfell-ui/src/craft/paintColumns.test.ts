@@ -1,7 +1,5 @@
-import { beforeEach, expect, test } from "vitest";
+import { expect, test } from "vitest";
 import { columnsFor, rememberColumns, rememberedColumns } from "./paintColumns";
-
-beforeEach(() => localStorage.clear());
 
 const sheet = "Bottle;Shade;Rest\nRope Tan;#a98a5c;half";
 

@@ -1,13 +1,11 @@
 import { act, renderHook } from "@testing-library/react";
-import { beforeEach, expect, test } from "vitest";
+import { expect, test } from "vitest";
 import { changedOf, useKeptForm } from "./useKeptForm";
 
 interface Form {
   name: string;
   finish: string;
 }
-
-beforeEach(() => localStorage.clear());
 
 const open = (start: Form) => renderHook(() => useKeptForm<Form>("zone 1", start));
 

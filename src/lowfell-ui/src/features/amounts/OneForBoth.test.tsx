@@ -1,7 +1,7 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { render, screen, within } from "@testing-library/react";
+import { render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test } from "vitest";
 import { queryClient } from "../../api/client";
 import { host, type Sent } from "../../test/host";
 import { OneForBoth } from "./OneForBoth";
@@ -27,7 +27,6 @@ let sent: Sent[];
 
 beforeEach(() => {
   pairs = [pair];
-  queryClient.clear();
   sent = host({
     "POST /fewer": () => {
       pairs = [];
@@ -36,7 +35,6 @@ beforeEach(() => {
     "GET /fewer": () => pairs,
   });
 });
-afterEach(() => vi.unstubAllGlobals());
 
 const show = () =>
   render(
@@ -59,12 +57,12 @@ test("taken, it is asked with the versions that were seen, and goes", async () =
   await userEvent.click(await screen.findByRole("button", { name: /could do for two/ }));
   await userEvent.click(within(screen.getByTestId("one-for-both")).getByRole("button", { name: "Take it" }));
   expect(sent.find((s) => s.method === "POST")?.body).toEqual({ keepId: "k", dropId: "d", schemes: pair.schemes });
-  await vi.waitFor(() => expect(screen.getByTestId("one-for-both")).toBeEmptyDOMElement());
+  await waitFor(() => expect(screen.getByTestId("one-for-both")).toBeEmptyDOMElement());
 });
 
 test("a set without such a pair says nothing", async () => {
   pairs = [];
   const { container } = show();
-  await vi.waitFor(() => expect(queryClient.isFetching()).toBe(0));
+  await waitFor(() => expect(queryClient.isFetching()).toBe(0));
   expect(container.querySelector("button")).toBeNull();
 });

@@ -3,7 +3,7 @@ import { render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { ReactElement } from "react";
 import { MemoryRouter } from "react-router";
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import { queryClient } from "../../api/client";
 import type { BaseFamily, PiecePage } from "../../api/types";
 import { host } from "../../test/host";
@@ -64,12 +64,6 @@ const page = (part: Partial<PiecePage["piece"]["piece"]> = {}): PiecePage =>
     steps: 0,
     hasTray: false,
   }) as unknown as PiecePage;
-
-beforeEach(() => {
-  queryClient.clear();
-  localStorage.clear();
-});
-afterEach(() => vi.unstubAllGlobals());
 
 describe("a tray is begun", () => {
   it("with the bases that the piece is, and others beside them", async () => {

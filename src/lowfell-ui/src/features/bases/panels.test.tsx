@@ -3,7 +3,7 @@ import { render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { ReactElement } from "react";
 import { MemoryRouter } from "react-router";
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import { queryClient } from "../../api/client";
 import type { Tray } from "../../api/types";
 import { host } from "../../test/host";
@@ -44,9 +44,6 @@ const pair = (judged: Tray["differences"][number]["judged"], distance: number) =
   judged,
   beside: true,
 });
-
-beforeEach(() => queryClient.clear());
-afterEach(() => vi.unstubAllGlobals());
 
 describe("the tray from above", () => {
   it("shows every base by its number, with how much neighbours differ between them", async () => {

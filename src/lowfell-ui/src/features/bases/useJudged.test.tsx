@@ -1,7 +1,7 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { act, renderHook, waitFor } from "@testing-library/react";
 import type { ReactNode } from "react";
-import { afterEach, beforeEach, expect, it, vi } from "vitest";
+import { beforeEach, expect, it, vi } from "vitest";
 import { queryClient } from "../../api/client";
 import { baseOf, trayOf } from "../../test/tray";
 import { useJudged } from "./useJudged";
@@ -23,7 +23,6 @@ interface Asked {
 let asked: Asked[];
 let answer: () => Promise<Response>;
 beforeEach(() => {
-  queryClient.clear();
   asked = [];
   answer = async () =>
     Response.json({
@@ -41,7 +40,6 @@ beforeEach(() => {
     return answer();
   });
 });
-afterEach(() => vi.unstubAllGlobals());
 
 async function held() {
   const { result } = renderHook(() => useJudged(tray, bases[2]!), { wrapper });

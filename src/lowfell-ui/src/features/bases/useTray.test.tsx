@@ -1,7 +1,7 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { act, renderHook, waitFor } from "@testing-library/react";
 import type { ReactNode } from "react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import { queryClient } from "../../api/client";
 import type { Tray, TrayCopy } from "../../api/types";
 import { useTray } from "./useTray";
@@ -45,8 +45,6 @@ function host(first: Tray) {
 const within = ({ children }: { children: ReactNode }) => (
   <QueryClientProvider client={queryClient}>{children}</QueryClientProvider>
 );
-
-afterEach(() => vi.unstubAllGlobals());
 
 describe("a tray under a hand", () => {
   it("keeps quick changes one after the other, each made of what the one before has left", async () => {

@@ -1,6 +1,6 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { render, screen, waitFor } from "@testing-library/react";
+import { expect, test } from "vitest";
 import { queryClient } from "../../api/client";
 import type { PlannedStep } from "../../api/types";
 import { host } from "../../test/host";
@@ -27,9 +27,6 @@ const show = (of: PlannedStep) =>
     </QueryClientProvider>,
   );
 
-beforeEach(() => queryClient.clear());
-afterEach(() => vi.unstubAllGlobals());
-
 test("the heights of the copies at hand are told, and of those that stand elsewhere", async () => {
   host({
     "/api/zones/z/lines": [
@@ -51,7 +48,7 @@ test("the heights of the copies at hand are told, and of those that stand elsewh
 test("where no copy at hand stands on a board nothing is said, and of a clean-up nothing is asked", async () => {
   const sent = host({ "/api/zones/z/lines": [{ copy: 1, lines: [line("Tide", [5, 5, 5])] }] });
   const { container } = show(step());
-  await vi.waitFor(() => expect(sent).toHaveLength(1));
+  await waitFor(() => expect(sent).toHaveLength(1));
   expect(container).toBeEmptyDOMElement();
   queryClient.clear();
   show(step({ technique: null }));

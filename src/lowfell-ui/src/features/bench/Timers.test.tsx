@@ -1,5 +1,5 @@
 import { act, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 import { Timers, type Timer } from "./Timers";
 
 const now = new Date("2026-11-26T20:00:00Z").getTime();
@@ -17,7 +17,6 @@ beforeEach(() => {
   vi.useFakeTimers();
   vi.setSystemTime(now);
 });
-afterEach(() => vi.useRealTimers());
 
 test("a timer counts down, rings once, and says that it is ready", () => {
   const rung = vi.fn();

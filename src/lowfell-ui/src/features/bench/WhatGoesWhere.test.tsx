@@ -1,16 +1,13 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { render, screen } from "@testing-library/react";
 import type { ReactElement } from "react";
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { describe, expect, it } from "vitest";
 import { queryClient } from "../../api/client";
 import type { PlannedStep } from "../../api/types";
 import { host } from "../../test/host";
 import { WhatGoesWhere } from "./WhatGoesWhere";
 
 const show = (what: ReactElement) => render(<QueryClientProvider client={queryClient}>{what}</QueryClientProvider>);
-
-beforeEach(() => queryClient.clear());
-afterEach(() => vi.unstubAllGlobals());
 
 describe("at the bench", () => {
   const step = { zoneId: "zone", coatId: "coat", copies: [1, 2], technique: "texture" } as unknown as PlannedStep;

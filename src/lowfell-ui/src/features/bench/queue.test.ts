@@ -1,3 +1,4 @@
+import { waitFor } from "@testing-library/react";
 import { beforeEach, expect, test, vi } from "vitest";
 import { Problem } from "../../api/client";
 import { logAction } from "../../craft/logAction";
@@ -33,7 +34,6 @@ const sender = (got: string[], isAway: () => boolean) => async (w: Waiting) =>
 const ids = (of: readonly { id: string }[]) => of.map((a) => a.id);
 
 beforeEach(async () => {
-  localStorage.clear();
   const db = await keptHere();
   await Promise.all([db.clear("taps"), db.clear("aside")]);
 });
@@ -53,8 +53,8 @@ test("actions are sent in order and once, although the network drops between the
   await queue.add(action("b"));
   expect(ids(queue.pending)).toEqual(["a", "b"]);
   up = true;
-  await vi.waitFor(() => expect(got).toEqual(["a", "b"]), { timeout: 4_000 });
-  await vi.waitFor(() => expect(queue.pending).toEqual([]));
+  await waitFor(() => expect(got).toEqual(["a", "b"]));
+  await waitFor(() => expect(queue.pending).toEqual([]));
 });
 
 test("what waits survives a reload, and what waited in the old place is taken over", async () => {
@@ -81,13 +81,13 @@ test("taps of two tabs wait side by side, and each is sent once by whichever tab
   const tab = browser();
   const [one, two] = [new BenchQueue(send, browserOutbox, tab()), new BenchQueue(send, browserOutbox, tab())];
   await Promise.all([one.add(action("a")), two.add(action("b")), one.add(action("c")), two.add(action("d"))]);
-  await vi.waitFor(() => expect(ids(one.pending).sort()).toEqual(["a", "b", "c", "d"]));
+  await waitFor(() => expect(ids(one.pending).sort()).toEqual(["a", "b", "c", "d"]));
   up = true;
-  await vi.waitFor(() => expect(got.length).toBe(4), { timeout: 5_000 });
+  await waitFor(() => expect(got.length).toBe(4));
   await new Promise((done) => setTimeout(done, 100));
   expect([...got].sort()).toEqual(["a", "b", "c", "d"]);
   // Both know that they were taken, whoever sent them: the plan on either screen does not know it yet.
-  await vi.waitFor(() => expect(one.recent.length + two.recent.length).toBe(8));
+  await waitFor(() => expect(one.recent.length + two.recent.length).toBe(8));
   expect(two.pending).toEqual([]);
 });
 
@@ -238,5 +238,5 @@ test("a store that can't be read for a moment takes nothing off the card, and wh
   await queue.flush();
   expect([got, queue.pending.map((p) => p.id)]).toEqual([[], ["a"]]);
   broken = false;
-  await vi.waitFor(() => expect([got, queue.pending]).toEqual([["a"], []]), { timeout: 4_000 });
+  await waitFor(() => expect([got, queue.pending]).toEqual([["a"], []]));
 });

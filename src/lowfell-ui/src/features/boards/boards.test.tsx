@@ -1,8 +1,8 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { render, screen, within } from "@testing-library/react";
+import { render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { MemoryRouter, Route, Routes } from "react-router";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { expect, test } from "vitest";
 import { queryClient } from "../../api/client";
 import type { BoardView } from "../../api/types";
 import { host } from "../../test/host";
@@ -97,9 +97,6 @@ const show = () =>
       </QueryClientProvider>
     </MemoryRouter>,
   );
-
-beforeEach(() => queryClient.clear());
-afterEach(() => vi.unstubAllGlobals());
 
 test("what is let go near another comes to lie against it, else on the grid", () => {
   const copy = board.copies[1]!;
@@ -240,7 +237,7 @@ test("when another window was first it is said, and its board is fetched", async
   });
   show();
   await userEvent.click(await screen.findByRole("button", { name: "Put one: Tower" }));
-  await vi.waitFor(() => expect(gets()).toBe(2));
+  await waitFor(() => expect(gets()).toBe(2));
   expect(screen.getByRole("button", { name: "Undo" })).toBeDisabled();
   expect(screen.getByTestId("board-pieces")).toHaveTextContent("Tower0 of 1 on the board");
 });

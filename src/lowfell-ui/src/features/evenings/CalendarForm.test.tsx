@@ -1,6 +1,6 @@
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { beforeEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 import type { Calendar } from "../../api/types";
 import { CalendarForm } from "./CalendarForm";
 
@@ -17,8 +17,6 @@ const calendar: Calendar = {
   pauseMin: 5,
   room: { temperatureC: 17, humidity: 0.6, fan: false, cansFit: true },
 };
-
-beforeEach(() => localStorage.clear());
 
 const times = () => screen.getAllByLabelText(/^(Start|End) of evening/).map((e) => (e as HTMLInputElement).value);
 

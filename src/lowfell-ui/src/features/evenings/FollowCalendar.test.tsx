@@ -1,7 +1,7 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test } from "vitest";
 import { queryClient } from "../../api/client";
 import { host } from "../../test/host";
 import { FollowCalendar } from "./FollowCalendar";
@@ -9,7 +9,6 @@ import { FollowCalendar } from "./FollowCalendar";
 let exists = false;
 beforeEach(() => {
   exists = false;
-  queryClient.clear();
   host({
     "GET /feed": () => ({ exists, version: 1 }),
     "POST /feed": () => {
@@ -22,7 +21,6 @@ beforeEach(() => {
     },
   });
 });
-afterEach(() => vi.unstubAllGlobals());
 
 const show = async () => {
   render(

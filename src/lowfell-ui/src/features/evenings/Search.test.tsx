@@ -36,7 +36,6 @@ class Events {
 }
 
 beforeEach(() => {
-  sessionStorage.clear();
   calls.length = 0;
   closed = false;
   vi.stubGlobal("EventSource", Events);

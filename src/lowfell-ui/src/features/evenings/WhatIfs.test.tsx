@@ -1,7 +1,7 @@
 import { QueryClientProvider } from "@tanstack/react-query";
 import { render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { beforeEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 import { queryClient } from "../../api/client";
 import type { PlanRequest } from "../../api/types";
 import { host } from "../../test/host";
@@ -18,8 +18,6 @@ const show = (onLook = vi.fn()) => {
   );
   return onLook;
 };
-
-beforeEach(() => queryClient.clear());
 
 test("ways come as they are tried, asked on until there are no more", async () => {
   let go = () => {};
@@ -51,7 +49,7 @@ test("where the host refuses to go on, what was tried stands, with the reason", 
       pages.shift() ?? Response.json({ title: "The set is gone.", errors: {} }, { status: 404 }),
   });
   show();
-  expect(await screen.findByRole("alert", undefined, { timeout: 5_000 })).toHaveTextContent("The set is gone.");
+  expect(await screen.findByRole("alert")).toHaveTextContent("The set is gone.");
   expect(screen.getByRole("button", { name: /without varnish/ })).toBeInTheDocument();
   // Tried twice, then left.
   expect(sent).toHaveLength(3);

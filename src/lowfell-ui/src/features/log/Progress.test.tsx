@@ -21,7 +21,6 @@ const zone = (copies: string[]) => ({
 let copies: string[] = [];
 
 beforeEach(() => {
-  queryClient.clear();
   vi.stubGlobal(
     "fetch",
     vi.fn(async (request: Request) => {

@@ -3,7 +3,7 @@ import { fireEvent, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { ReactElement } from "react";
 import { MemoryRouter } from "react-router";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 import { queryClient } from "../../api/client";
 import type { PieceLook } from "../../api/types";
 import { markOf, PiecePicture } from "../../craft/PiecePicture";
@@ -40,12 +40,6 @@ const show = (what: ReactElement) =>
       <QueryClientProvider client={queryClient}>{what}</QueryClientProvider>
     </MemoryRouter>,
   );
-
-beforeEach(() => {
-  queryClient.clear();
-  localStorage.clear();
-});
-afterEach(() => vi.unstubAllGlobals());
 
 test("a zone that no part shows is named, and a part can be given to it", async () => {
   const sent = host({ "PUT /look": {}, "/stand-ins": [{ kind: "straightWall", parts: ["faces", "top"] }] });
@@ -166,7 +160,6 @@ test("of many pictures that are being drawn three are asked for at a time, and o
   await waitFor(() => expect(asked).toEqual(["a", "b", "c", "d", "e"]));
   for (const id of ["c", "d", "e"]) drawn[id]!();
   await waitFor(() => expect(container.querySelectorAll("img[src]")).toHaveLength(4));
-  vi.unstubAllGlobals();
 });
 
 test("marks lie on one sheet, a region for each side of a zone that has any, none over another", () => {

@@ -2,7 +2,7 @@ import { QueryClientProvider } from "@tanstack/react-query";
 import { render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { MemoryRouter, Route, Routes } from "react-router";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { expect, test } from "vitest";
 import { queryClient } from "../../api/client";
 import type { MendCase, Repair, Symptom } from "../../api/types";
 import { host, type Sent } from "../../test/host";
@@ -76,12 +76,6 @@ const taken: Repair = {
   done: 0,
   helped: null,
 };
-
-beforeEach(() => {
-  localStorage.clear();
-  queryClient.clear();
-});
-afterEach(() => vi.unstubAllGlobals());
 
 const open = (address: string, answers: Record<string, unknown> = {}) => {
   const sent = host({

@@ -1,8 +1,8 @@
 import { QueryClientProvider } from "@tanstack/react-query";
-import { render, screen, within } from "@testing-library/react";
+import { render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { MemoryRouter, Route, Routes } from "react-router";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test } from "vitest";
 import { queryClient } from "../../api/client";
 import type { Pick, Reference } from "../../api/types";
 import { host, type Sent } from "../../test/host";
@@ -63,7 +63,6 @@ const piece = {
 };
 
 beforeEach(() => {
-  queryClient.clear();
   pictures = [picture()];
   sent = host({
     "GET /references": () => pictures,
@@ -73,7 +72,6 @@ beforeEach(() => {
     "/materials": [],
   });
 });
-afterEach(() => vi.unstubAllGlobals());
 
 const show = () =>
   render(
@@ -93,7 +91,7 @@ test("by keys alone: arrows aim, Enter picks", async () => {
   expect(stage).toHaveAccessibleName(/Picks the face of Stone/);
   stage.focus();
   await userEvent.keyboard("{ArrowRight}{Shift>}{ArrowDown}{/Shift}{Enter}");
-  await vi.waitFor(() => expect(kept()).toHaveLength(1));
+  await waitFor(() => expect(kept()).toHaveLength(1));
   expect(kept()[0]!.picks[0]).toMatchObject({ zoneId: "z", height: "face", x: 0.51, y: 0.55 });
 });
 
@@ -104,7 +102,7 @@ test("a known grey is told with what it is", async () => {
   expect(stage).toHaveAccessibleName(/Picks a known grey/);
   stage.focus();
   await userEvent.keyboard("{ArrowLeft}{Enter}");
-  await vi.waitFor(() => expect(kept()).toHaveLength(1));
+  await waitFor(() => expect(kept()).toHaveLength(1));
   expect(kept()[0]!.grey).toEqual({ x: 0.49, y: 0.5, is: "#777777" });
 });
 
@@ -114,10 +112,10 @@ test("where a zone departs on purpose is noted, and a spot is given up", async (
   expect(row.getByText(/planned a shade lighter/)).toBeVisible();
   await userEvent.type(row.getByLabelText("On purpose: the face of Stone"), "greener here");
   await userEvent.tab();
-  await vi.waitFor(() => expect(kept()).toHaveLength(1));
+  await waitFor(() => expect(kept()).toHaveLength(1));
   expect(kept()[0]!.picks[0]!.onPurpose).toBe("greener here");
   await userEvent.click(row.getByRole("button", { name: "Remove the face of Stone" }));
-  await vi.waitFor(() => expect(kept()).toHaveLength(2));
+  await waitFor(() => expect(kept()).toHaveLength(2));
   expect(kept()[1]!.picks).toEqual([]);
 });
 

@@ -12,7 +12,6 @@ const put = vi.fn<(body: unknown) => void>();
 const json = (body: unknown) => new Response(JSON.stringify(body), { headers: { "content-type": "application/json" } });
 
 beforeEach(() => {
-  queryClient.clear();
   put.mockClear();
   vi.stubGlobal(
     "fetch",

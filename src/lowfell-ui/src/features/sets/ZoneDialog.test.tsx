@@ -35,9 +35,6 @@ const keep = () => userEvent.click(screen.getByRole("button", { name: "Keep" }))
 const folded = () => screen.getByText("More about this zone").closest("details")!;
 
 beforeEach(() => {
-  localStorage.clear();
-  sessionStorage.clear();
-  queryClient.clear();
   host({});
 });
 

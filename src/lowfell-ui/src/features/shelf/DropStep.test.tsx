@@ -8,7 +8,6 @@ import { DropStep } from "./DropStep";
 
 afterEach(() => {
   vi.restoreAllMocks();
-  queryClient.clear();
 });
 
 test("what the scale showed before the drops fell is never taken", async () => {

@@ -2,7 +2,7 @@ import { QueryClientProvider } from "@tanstack/react-query";
 import { render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { MemoryRouter, Route, Routes } from "react-router";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { expect, test } from "vitest";
 import { queryClient } from "../../api/client";
 import type { PieceSight, PieceStairs } from "../../api/types";
 import { host } from "../../test/host";
@@ -113,9 +113,6 @@ const show = () =>
       </QueryClientProvider>
     </MemoryRouter>,
   );
-
-beforeEach(() => queryClient.clear());
-afterEach(() => vi.unstubAllGlobals());
 
 test("what nobody sees is told first, in minutes, with what would show", async () => {
   const asked = host({ "/api/pieces/p/sight": sight, "/sight/stairs": stairs });

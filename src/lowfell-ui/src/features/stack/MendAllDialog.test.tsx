@@ -28,7 +28,6 @@ const names = new Map([
 let answer: () => Response;
 
 beforeEach(() => {
-  queryClient.clear();
   vi.stubGlobal(
     "fetch",
     vi.fn(async () => answer()),

@@ -1,5 +1,5 @@
 import { act, renderHook } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 import type { Scheme } from "../../api/types";
 import { coat } from "../../test/samples";
 import { useStackEditor } from "./useStackEditor";
@@ -18,7 +18,6 @@ const away = () => {
 
 beforeEach(() => {
   vi.useFakeTimers();
-  localStorage.clear();
   answers.length = 0;
   sent.length = 0;
   vi.stubGlobal("fetch", async (request: Request) => {
@@ -26,11 +25,6 @@ beforeEach(() => {
     sent.push((await request.json()) as (typeof sent)[number]);
     return (answers.shift() ?? json(200, { version: 100 }))();
   });
-});
-
-afterEach(() => {
-  vi.unstubAllGlobals();
-  vi.useRealTimers();
 });
 
 const settle = (ms = 0) => act(() => vi.advanceTimersByTimeAsync(ms));

@@ -2,7 +2,7 @@ import { QueryClientProvider } from "@tanstack/react-query";
 import { fireEvent, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { MemoryRouter, Route, Routes } from "react-router";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 import { queryClient } from "../../api/client";
 import type { EntryView, MarkEntry, WeatheringDraft, WeatheringView } from "../../api/types";
 import { host, type Sent } from "../../test/host";
@@ -156,9 +156,6 @@ const show = () =>
   );
 
 const kept = (sent: Sent[]) => sent.filter((s) => s.method === "PUT").at(-1)?.body?.plan as WeatheringDraft;
-
-beforeEach(() => queryClient.clear());
-afterEach(() => vi.unstubAllGlobals());
 
 test("what a piece went through is chosen, and marks are proposed from it", async () => {
   const sent = keeping(plan([]), { "POST /weathering/proposal": [rain, damp] });
