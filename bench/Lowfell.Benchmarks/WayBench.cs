@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Globalization;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using Lowfell.Tests;
 
 namespace Lowfell.Benchmarks;
 
@@ -13,7 +14,7 @@ internal static class WayBench
 
     public static async Task RunAsync(string address)
     {
-        using var http = new HttpClient { BaseAddress = new Uri(address), Timeout = TimeSpan.FromMinutes(10) };
+        using var http = new HttpClient(new AskAgain { InnerHandler = new SocketsHttpHandler() }) { BaseAddress = new Uri(address), Timeout = TimeSpan.FromMinutes(10) };
         var clock = Stopwatch.StartNew();
         while ((await http.GetStringAsync("/api/sets/cards")).Contains("\"current\":false", StringComparison.Ordinal))
         {

@@ -31,7 +31,7 @@ public sealed class LiveApp : WebApplicationFactory<Program>
 
         UseKestrel(port);
         StartServer();
-        Http = new HttpClient { BaseAddress = ClientOptions.BaseAddress };
+        Http = new HttpClient(new AskAgain { InnerHandler = new SocketsHttpHandler() }) { BaseAddress = ClientOptions.BaseAddress };
         Services.GetRequiredService<Readiness>().Done.GetAwaiter().GetResult();
         if (Demo)
         {

@@ -1,6 +1,7 @@
 using System.Net.Http.Json;
 using System.Net;
 using System.Text.Json.Nodes;
+using Lowfell.Tests;
 using Lowfell.Web.Api;
 using Microsoft.Extensions.DependencyInjection;
 using Xunit;
@@ -245,7 +246,7 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
 
         // An answer that has the time for one holds one; asked on it tells them all, in the same order.
         await using var hurried = host.WithWebHostBuilder(b => b.UseSetting("Plans:PatienceMs", "0"));
-        using var client = hurried.CreateClient();
+        using var client = hurried.CreateDefaultClient(new AskAgain());
         await hurried.Services.GetRequiredService<Readiness>().Done;
         var told = new List<string>();
         for (int? from = 0; from is not null;)
@@ -261,6 +262,39 @@ public sealed class EveningTests(TestHost host) : IClassFixture<TestHost>
         Assert.Equal(ways.Select(w => (string)w!["name"]!), told);
         Assert.Empty((await host.PostAsync("/api/plan/what-ifs?from=100", new { }))["ways"]!.AsArray());
         await host.RefusesAsync(HttpMethod.Post, "/api/plan/what-ifs?from=-1", new { }, "from");
+    }
+
+    [Fact]
+    public async Task What_takes_longer_than_an_answer_may_is_asked_for_again_and_is_the_same()
+    {
+        await using var hurried = host.WithWebHostBuilder(b => b.UseSetting("Plans:PatienceMs", "0"));
+        using var asks = new AskAgain();
+        using var client = hurried.CreateDefaultClient(asks);
+        await hurried.Services.GetRequiredService<Readiness>().Done;
+        await KeepAsync(Calendar(await VersionAsync(), "Etc/UTC", ("tuesday", 1170, 1320), ("thursday", 1170, 1320), ("sunday", 570, 750)));
+        var before = (string?)(await host.GetAsync("/api/plan/held"))["id"];
+        var held = (string)(await host.PutAsync("/api/plan/held", new { request = new { }, instead = before }))["kept"]!["id"]!;
+        (HttpMethod Method, string Path)[] asked =
+        [
+            (HttpMethod.Post, "/api/plan"), (HttpMethod.Post, "/api/plan/look"), (HttpMethod.Get, "/api/plan/done-by"), (HttpMethod.Get, $"/api/plan/held/{held}"), (HttpMethod.Post, "/api/amounts"),
+        ];
+        foreach (var (method, path) in asked)
+        {
+            // Nothing that was made before holds.
+            await host.ExecuteAsync("UPDATE work_marks SET \"Mark\" = \"Mark\" + 1");
+            var times = asks.Times;
+            using var request = new HttpRequestMessage(method, new Uri(path, UriKind.Relative)) { Content = method == HttpMethod.Post ? JsonContent.Create(new { }) : null };
+            using var answer = await client.SendAsync(request, TestContext.Current.CancellationToken);
+            Assert.Equal(HttpStatusCode.OK, answer.StatusCode);
+            Assert.True(asks.Times > times, $"{path} was answered at once.");
+            var patient = method == HttpMethod.Post ? await host.PostAsync(path, new { }) : await host.GetAsync(path);
+            Assert.Equal(Shape(patient), Shape(JsonNode.Parse(await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!));
+        }
+
+        await host.DeleteAsync($"/api/plan/held?held={held}");
+
+        // A minute may have gone by between the two.
+        static IEnumerable<string> Shape(JsonNode node) => node is JsonObject all ? all.Select(a => a.Key) : node.AsArray().Select(n => (string)n!["setId"]!);
     }
 
     [Fact]

@@ -1,3 +1,4 @@
+using Lowfell.Web.Api;
 using Lowfell.Web.Jobs;
 using Xunit;
 
@@ -44,5 +45,33 @@ public sealed class SharedWorkTests
         await Assert.ThrowsAnyAsync<OperationCanceledException>(() => two);
         await stopped.Task.WaitAsync(TimeSpan.FromSeconds(10), TestContext.Current.CancellationToken);
         Assert.False(work.Join());
+    }
+
+    [Fact]
+    public async Task Who_may_wait_no_longer_asks_again_and_finds_it_made()
+    {
+        var begun = 0;
+        var gate = new TaskCompletionSource();
+        var work = new SharedWork<string>(async stop =>
+        {
+            Interlocked.Increment(ref begun);
+            await gate.Task.WaitAsync(stop);
+            return "made";
+        });
+        Assert.True(work.Join());
+        await Assert.ThrowsAsync<BeingMadeException>(() => work.WaitAsync(TimeSpan.Zero, CancellationToken.None));
+        Assert.True(work.Join());
+        await Assert.ThrowsAsync<BeingMadeException>(() => work.WaitAsync(TimeSpan.FromMilliseconds(20), CancellationToken.None));
+
+        // Somebody who gives up meanwhile doesn't end it for whoever asks again.
+        using var gone = new CancellationTokenSource();
+        Assert.True(work.Join());
+        var left = work.WaitAsync(gone.Token);
+        await gone.CancelAsync();
+        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => left);
+        gate.SetResult();
+        Assert.True(work.Join());
+        Assert.Equal("made", await work.WaitAsync(CancellationToken.None));
+        Assert.Equal(1, begun);
     }
 }

@@ -1,3 +1,5 @@
+using Lowfell.Web.Api;
+
 namespace Lowfell.Web.Jobs;
 
 /// <summary>Work that several wait for: done once, and ended when the last of them has gone.</summary>
@@ -5,6 +7,9 @@ namespace Lowfell.Web.Jobs;
 /// <param name="work">The work.</param>
 public sealed class SharedWork<T>(Func<CancellationToken, Task<T>> work)
 {
+    // Who was told to ask again does so within a few seconds.
+    private static readonly TimeSpan Wanted = TimeSpan.FromSeconds(15);
+
     private readonly Lock waiting = new();
     private readonly CancellationTokenSource stop = new();
     private Task<T>? begun;
@@ -23,7 +28,13 @@ public sealed class SharedWork<T>(Func<CancellationToken, Task<T>> work)
 
     /// <summary>Waits for it after <see cref="Join"/>, and begins it where nobody has.</summary>
     /// <param name="cancel">Ends this waiting; the work goes on where somebody else waits.</param>
-    public async Task<T> WaitAsync(CancellationToken cancel)
+    public Task<T> WaitAsync(CancellationToken cancel) => WaitAsync(Timeout.InfiniteTimeSpan, cancel);
+
+    /// <summary>The same for no longer than an answer may take; the work goes on for a while after that, as whoever waited will ask again.</summary>
+    /// <param name="patience">How long to wait; infinite for as long as it takes.</param>
+    /// <param name="cancel">Ends this waiting; the work goes on where somebody else waits.</param>
+    /// <exception cref="BeingMadeException">It takes longer.</exception>
+    public async Task<T> WaitAsync(TimeSpan patience, CancellationToken cancel)
     {
         Task<T> task;
         lock (waiting)
@@ -31,21 +42,42 @@ public sealed class SharedWork<T>(Func<CancellationToken, Task<T>> work)
             task = begun ??= Task.Run(() => work(stop.Token), CancellationToken.None);
         }
 
+        var asksAgain = false;
         try
         {
-            return await task.WaitAsync(cancel);
+            return await task.WaitAsync(patience, cancel);
+        }
+        catch (TimeoutException) when (!task.IsCompleted)
+        {
+            asksAgain = true;
+            throw new BeingMadeException();
         }
         finally
         {
-            lock (waiting)
+            if (asksAgain)
             {
-                left = --waiters == 0;
+                _ = LeaveLaterAsync();
             }
-
-            if (left)
+            else
             {
-                await stop.CancelAsync();
+                await LeaveAsync();
             }
         }
+    }
+
+    private async Task LeaveLaterAsync()
+    {
+        await Task.Delay(Wanted);
+        await LeaveAsync();
+    }
+
+    private Task LeaveAsync()
+    {
+        lock (waiting)
+        {
+            left = --waiters == 0;
+        }
+
+        return left ? stop.CancelAsync() : Task.CompletedTask;
     }
 }

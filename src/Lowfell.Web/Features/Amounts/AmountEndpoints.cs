@@ -1,4 +1,5 @@
 using Lowfell.Core.Bases.Making;
+using Lowfell.Web.Features.Evenings;
 using Lowfell.Web.Features.Shelf;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -10,11 +11,17 @@ public static class AmountEndpoints
     /// <summary>Maps the endpoints.</summary>
     public static void Map(IEndpointRouteBuilder app)
     {
-        app.MapPost("/api/amounts", async (AmountsRequest request, AmountDesk desk, CancellationToken cancel) => TypedResults.Ok(await desk.ReadAsync(request, cancel)))
+        app.MapPost("/api/amounts", Read)
             .WithTags("Amounts").ProducesValidationProblem()
-            .WithSummary("Paint and thinner for what is open of a set, a piece, a scheme, tonight's coats or everything that is planned, lot by lot as the plan mixes it, against the shelf. Nothing is kept.");
+            .WithSummary("Paint and thinner for what is open of a set, a piece, a scheme, tonight's coats or everything that is planned, lot by lot as the plan mixes it, against the shelf. Nothing is kept; 202 while what is planned is being read.");
         app.MapPost("/api/amounts/shopping.csv", ShoppingList).WithTags("Amounts").ProducesValidationProblem()
             .WithSummary("What the shelf lacks for the same request, in whole bottles, as CSV.").Produces<string>(200, "text/csv");
+    }
+
+    private static async Task<Ok<AmountsView>> Read(AmountsRequest request, AmountDesk desk, PlanDesk plans, CancellationToken cancel)
+    {
+        plans.AnswerSoon();
+        return TypedResults.Ok(await desk.ReadAsync(request, cancel));
     }
 
     private static async Task<ContentHttpResult> ShoppingList(AmountsRequest request, AmountDesk desk, CancellationToken cancel)

@@ -16,7 +16,7 @@ public static class HeldPlanEndpoints
         group.MapPut("", Hold).WithSummary("Holds a plan: one that a search found, or one made now. It takes the place of the one that was held when it was chosen; 409 where that is another one now.").ProducesProblem(409);
         group.MapPost("again", Again).WithSummary("Plans what is left from now on, and holds that; the one before can be put back. 409 where another one is held now.").ProducesProblem(409);
         group.MapPost("back", Back).WithSummary("Puts the plan back that was held before; 409 where another one is held now.").ProducesProblem(409);
-        group.MapGet("{id:guid}", Look).WithSummary("A plan that was kept, held or not, as it stands now.");
+        group.MapGet("{id:guid}", Look).WithSummary("A plan that was kept, held or not, as it stands now; 202 while what it is made of is being read.");
         group.MapDelete("", LetGo).WithSummary("Holds no plan: it is made anew each time. 409 where another one is held now.").ProducesProblem(409);
     }
 
@@ -39,8 +39,11 @@ public static class HeldPlanEndpoints
         return TypedResults.Ok(await desk.ViewAsync(row, cancel));
     }
 
-    private static async Task<Ok<PlanView>> Look(Guid id, PlanDesk desk, LowfellDb db, CancellationToken cancel) =>
-        TypedResults.Ok(await desk.ViewAsync(await db.Plans.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, cancel) ?? throw RefusedException.NotFound("id", id), cancel));
+    private static async Task<Ok<PlanView>> Look(Guid id, PlanDesk desk, LowfellDb db, CancellationToken cancel)
+    {
+        desk.AnswerSoon();
+        return TypedResults.Ok(await desk.ViewAsync(await db.Plans.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, cancel) ?? throw RefusedException.NotFound("id", id), cancel));
+    }
 
     private static async Task<Ok<PlanView>> Again(Guid held, PlanDesk desk, CancellationToken cancel)
     {

@@ -11,24 +11,38 @@ namespace Lowfell.Web.Features.Evenings;
 /// <param name="db">Database.</param>
 /// <param name="open">The bench.</param>
 /// <param name="keep">What was made before and still holds.</param>
+/// <param name="settings">Plans:PatienceMs, the longest that an answer waits that can be asked for again.</param>
 /// <param name="clock">Time.</param>
-public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, TimeProvider clock)
+public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, IConfiguration settings, TimeProvider clock)
 {
+    // No answer takes much longer than a painter waits.
+    private const int UsualPatienceMs = 1000;
+
     private const int SearchMs = 400;
     private const int HelpMs = 60;
     private const int MostMoved = 200;
+    private long? asked;
+
+    /// <summary>How long an answer waits that can be asked for again.</summary>
+    internal TimeSpan Patience { get; } = TimeSpan.FromMilliseconds(settings.GetValue("Plans:PatienceMs", UsualPatienceMs));
+
+    /// <summary>From here on nothing is waited for longer than <see cref="Patience"/> in all: whoever asks will ask again, and nothing was changed.</summary>
+    internal void AnswerSoon() => asked = clock.GetTimestamp();
+
+    private TimeSpan Left() => asked is not { } since ? Timeout.InfiniteTimeSpan : Patience - clock.GetElapsedTime(since) is var left && left > TimeSpan.Zero ? left : TimeSpan.Zero;
 
     /// <summary>The bench.</summary>
     internal Task<Bench> BenchAsync(CancellationToken cancel) => open.RowAsync(cancel);
 
     /// <summary>Reads what is to be planned, from this minute on.</summary>
+    /// <exception cref="BeingMadeException">It takes longer than an answer may, after <see cref="AnswerSoon"/>.</exception>
     internal async Task<Planner> OpenAsync(PlanRequest request, CancellationToken cancel)
     {
         await CheckAsync(request, cancel);
         var mark = await PlanKeep.MarkAsync(db, cancel);
         // Whole minutes: an evening begins at half past seven, not twelve seconds later.
         var now = Instant.FromUnixTimeSeconds(clock.GetUtcNow().ToUnixTimeSeconds() / 60 * 60);
-        return await keep.PlannerAsync(open.BenchId, mark, request, now, cancel);
+        return await keep.PlannerAsync(open.BenchId, mark, request, now, Left(), cancel);
     }
 
     /// <summary>The held plan, as far as it is still to be done; else one made now.</summary>

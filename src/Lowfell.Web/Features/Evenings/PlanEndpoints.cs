@@ -24,8 +24,7 @@ public static class PlanEndpoints
 {
     private const int WhatIfMs = 50;
 
-    // No answer takes much longer than a painter waits; there are never so many ways.
-    private const int PatienceMs = 1000;
+    // There are never so many.
     private const int MostWays = 100;
     private const string WarmAir = "warm air";
 
@@ -33,10 +32,10 @@ public static class PlanEndpoints
     public static void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/plan").WithTags("Evenings").ProducesValidationProblem();
-        group.MapPost("", Plan).WithSummary("Plans the open coats of sets through the evenings; nothing is kept.");
-        group.MapPost("look", Look).WithSummary("The same made at this moment, whatever plan is held: to be looked at before it is.");
-        group.MapPost("what-ifs", WhatIfs).WithSummary("The same plan beside other ways to do it, as many as a second tries; asked on from the next where there are more.");
-        group.MapGet("done-by", DoneBy).WithSummary("The evening on which each set with open steps is done, by the held plan or one made now over all sets.");
+        group.MapPost("", Plan).WithSummary("Plans the open coats of sets through the evenings; nothing is kept; 202 while what it is made of is being read.");
+        group.MapPost("look", Look).WithSummary("The same made at this moment, whatever plan is held: to be looked at before it is; 202 while what it is made of is being read.");
+        group.MapPost("what-ifs", WhatIfs).WithSummary("The same plan beside other ways to do it, as many as a second tries; asked on from the next where there are more; 202 while what it is made of is being read.");
+        group.MapGet("done-by", DoneBy).WithSummary("The evening on which each set with open steps is done, by the held plan or one made now over all sets; 202 while what it is made of is being read.");
         group.MapPut("learned", Answer).WithSummary("Says whether plans are to follow a figure that was learned from the log; 409 when it was answered elsewhere meanwhile.").ProducesProblem(409);
         group.MapGet("feed", GetFeed).WithSummary("Whether a calendar program may follow the plan at a secret address; the address itself is told only as it is made; none until one is made.");
         group.MapPost("feed", NewFeed).WithSummary("A new secret address for calendar programs; the old one ends. 409 when somebody else has made or ended one meanwhile.").ProducesProblem(409);
@@ -45,11 +44,15 @@ public static class PlanEndpoints
         group.MapGet("evenings.ics", Ics).WithSummary("The planned evenings as iCalendar (RFC 5545); the same evening has the same UID each time.").Produces<string>(200, "text/calendar");
     }
 
-    private static async Task<Ok<PlanView>> Plan(PlanRequest request, PlanDesk desk, CancellationToken cancel) =>
-        TypedResults.Ok(await desk.CurrentAsync(request, cancel));
+    private static async Task<Ok<PlanView>> Plan(PlanRequest request, PlanDesk desk, CancellationToken cancel)
+    {
+        desk.AnswerSoon();
+        return TypedResults.Ok(await desk.CurrentAsync(request, cancel));
+    }
 
     private static async Task<Ok<PlanView>> Look(PlanRequest request, PlanDesk desk, CancellationToken cancel)
     {
+        desk.AnswerSoon();
         return TypedResults.Ok((await desk.OpenAsync(request, cancel)).Show(WhatIfMs, cancel));
     }
 
@@ -88,6 +91,7 @@ public static class PlanEndpoints
 
     private static async Task<Ok<List<SetDone>>> DoneBy(PlanDesk desk, LowfellDb db, CancellationToken cancel)
     {
+        desk.AnswerSoon();
         var plan = await desk.CurrentAsync(new(), cancel);
         var zones = plan.Calendar.SelectMany(e => e.Steps.Select(s => s.ZoneId)).Distinct().ToList();
         var setOf = await db.Zones.Where(z => zones.Contains(z.Id)).Select(z => new { z.Id, z.Piece!.SetId }).ToDictionaryAsync(z => z.Id, z => z.SetId, cancel);
@@ -98,14 +102,15 @@ public static class PlanEndpoints
             .GroupBy(s => s.Set).Select(g => new SetDone(g.Key, complete ? g.Max(s => s.Day) : null)).ToList());
     }
 
-    private static async Task<Ok<WhatIfPage>> WhatIfs(PlanRequest request, PlanDesk desk, IConfiguration settings, TimeProvider clock, CancellationToken cancel, int from = 0)
+    private static async Task<Ok<WhatIfPage>> WhatIfs(PlanRequest request, PlanDesk desk, TimeProvider clock, CancellationToken cancel, int from = 0)
     {
         if (from is < 0 or > MostWays)
         {
             throw new RefusedException("from", $"Ask for the ways from the first on, 0, or from the one that an answer named as the next, not from {from}.");
         }
 
-        var (begun, patience) = (clock.GetTimestamp(), TimeSpan.FromMilliseconds(settings.GetValue("Plans:PatienceMs", PatienceMs)));
+        var begun = clock.GetTimestamp();
+        desk.AnswerSoon();
         var bench = await desk.BenchAsync(cancel);
         var calendar = CalendarEndpoints.Of(bench);
         // What is done otherwise is beside the plan in force: where one is held, what that was asked for.
@@ -137,13 +142,21 @@ public static class PlanEndpoints
         for (var i = Math.Max(1, from); i <= tried.Count; i++)
         {
             // One at least, however long the plan took to open.
-            if (i > from && clock.GetElapsedTime(begun) > patience)
+            if (i > from && clock.GetElapsedTime(begun) > desk.Patience)
             {
                 return TypedResults.Ok(new WhatIfPage(answer, i));
             }
 
             var (name, way) = tried[i - 1];
-            var planner = way == request ? plain : await desk.OpenAsync(way, cancel);
+            Planner planner;
+            try
+            {
+                planner = way == request ? plain : await desk.OpenAsync(way, cancel);
+            }
+            catch (BeingMadeException) when (answer.Count > 0)
+            {
+                return TypedResults.Ok(new WhatIfPage(answer, i));
+            }
 
             // What only shortens a wait or leaves something out is never later: the plan as it is still stands.
             var eases = way.MostCopies == request.MostCopies && way.Overspray == request.Overspray;

@@ -59,6 +59,9 @@ public sealed class SetCards(LowfellDb db, OpenBench open, SetStamps stamps, Tim
 {
     private const int MostLooks = 4;
 
+    // Reading the coats of more than so many zones takes longer than a moment by itself: that is for the job.
+    private const int MostZonesInAMoment = 400;
+
     /// <summary>Whether a card is left behind.</summary>
     public bool IsBehind { get; private set; }
 
@@ -73,10 +76,11 @@ public sealed class SetCards(LowfellDb db, OpenBench open, SetStamps stamps, Tim
         var cards = new List<SetCard>(sets.Count);
         foreach (var set in sets)
         {
-            var source = Source(all, set.Version, from.GetValueOrDefault(set.Id));
+            var (source, zones) = Source(all, set.Version, from.GetValueOrDefault(set.Id));
             var before = kept.TryGetValue(set.Id, out var row) ? Kept.ReadIfKnown<CardFacts>(row.Content) : null;
             var current = before is not null && row!.Source == source;
-            if (!current && time.Elapsed < moment && await WorkOutAsync(set.Id, moment - time.Elapsed, bench, shelf, cancel) is { } fresh)
+            var fits = moment == TimeSpan.MaxValue || (time.Elapsed < moment && zones <= MostZonesInAMoment);
+            if (!current && fits && await WorkOutAsync(set.Id, moment == TimeSpan.MaxValue ? moment : moment - time.Elapsed, bench, shelf, cancel) is { } fresh)
             {
                 (before, current) = (fresh, true);
                 await stamps.KeepAsync([new() { BenchId = open.BenchId, Kind = StampKind.Set, OfId = set.Id, Source = source, Content = Kept.Write(fresh) }], cancel);
@@ -101,17 +105,17 @@ public sealed class SetCards(LowfellDb db, OpenBench open, SetStamps stamps, Tim
         }
 
         var (versions, from) = (await db.Sets.AsNoTracking().ToDictionaryAsync(s => s.Id, s => s.Version, cancel), await SourcesAsync(db, open.BenchId, cancel));
-        return [.. done.Where(k => versions.TryGetValue(k.OfId, out var version) && k.Source == Source(all, version, from.GetValueOrDefault(k.OfId))).Select(k => k.OfId)];
+        return [.. done.Where(k => versions.TryGetValue(k.OfId, out var version) && k.Source == Source(all, version, from.GetValueOrDefault(k.OfId)).Hash).Select(k => k.OfId)];
     }
 
-    private static string Source(string all, int version, string? from) => SetStamps.Hash($"{all} {version} {from}");
+    private static (string Hash, long Zones) Source(string all, int version, SetSource? from) => (SetStamps.Hash($"{all} {version} {from?.Source}"), from?.Zones ?? 0);
 
-    private static async Task<Dictionary<Guid, string>> SourcesAsync(LowfellDb db, Guid bench, CancellationToken cancel)
+    private static async Task<Dictionary<Guid, SetSource>> SourcesAsync(LowfellDb db, Guid bench, CancellationToken cancel)
     {
         var rows = await db.Database.SqlQuery<SetSource>(
             $"""
             SELECT p."SetId", md5(string_agg(concat_ws(' ', p."Id", p."Version", p."Position", z."Id", z."Version", z."Position", s."Id", s."Version"), ',' ORDER BY p."Id", z."Id"))
-                || ' ' || coalesce(max(m."Entries"), 0) AS "Source"
+                || ' ' || coalesce(max(m."Entries"), 0) AS "Source", count(z."Id") AS "Zones"
             FROM pieces p
             LEFT JOIN zones z ON z."BenchId" = p."BenchId" AND z."PieceId" = p."Id" AND z."DeletedAt" IS NULL
             LEFT JOIN schemes s ON s."BenchId" = z."BenchId" AND s."Id" = z."SchemeId"
@@ -119,7 +123,7 @@ public sealed class SetCards(LowfellDb db, OpenBench open, SetStamps stamps, Tim
             WHERE p."BenchId" = {bench} AND p."DeletedAt" IS NULL
             GROUP BY p."SetId"
             """).ToListAsync(cancel);
-        return rows.ToDictionary(r => r.SetId, r => r.Source);
+        return rows.ToDictionary(r => r.SetId);
     }
 
     private async Task<CardFacts?> WorkOutAsync(Guid id, TimeSpan moment, Bench bench, OpenShelf shelf, CancellationToken cancel)
@@ -151,5 +155,5 @@ public sealed class SetCards(LowfellDb db, OpenBench open, SetStamps stamps, Tim
     private static string? Next(OpenWork work) =>
         work.FirstOpen() is not { } next ? null : next.Zone.Steps[next.Place] is var step && step.Coat.Paint?.Name is { } paint ? $"{StepWords.Of(step)} {paint}" : StepWords.Of(next.Zone.Steps[next.Place]);
 
-    private sealed record SetSource(Guid SetId, string Source);
+    private sealed record SetSource(Guid SetId, string Source, long Zones);
 }

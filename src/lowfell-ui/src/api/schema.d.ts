@@ -607,7 +607,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Paint and thinner for what is open of a set, a piece, a scheme, tonight's coats or everything that is planned, lot by lot as the plan mixes it, against the shelf. Nothing is kept. */
+        /** Paint and thinner for what is open of a set, a piece, a scheme, tonight's coats or everything that is planned, lot by lot as the plan mixes it, against the shelf. Nothing is kept; 202 while what is planned is being read. */
         post: {
             parameters: {
                 query?: never;
@@ -6187,7 +6187,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Plans the open coats of sets through the evenings; nothing is kept. */
+        /** Plans the open coats of sets through the evenings; nothing is kept; 202 while what it is made of is being read. */
         post: {
             parameters: {
                 query?: never;
@@ -6236,7 +6236,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The same made at this moment, whatever plan is held: to be looked at before it is. */
+        /** The same made at this moment, whatever plan is held: to be looked at before it is; 202 while what it is made of is being read. */
         post: {
             parameters: {
                 query?: never;
@@ -6285,7 +6285,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The same plan beside other ways to do it, as many as a second tries; asked on from the next where there are more. */
+        /** The same plan beside other ways to do it, as many as a second tries; asked on from the next where there are more; 202 while what it is made of is being read. */
         post: {
             parameters: {
                 query?: {
@@ -6334,7 +6334,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The evening on which each set with open steps is done, by the held plan or one made now over all sets. */
+        /** The evening on which each set with open steps is done, by the held plan or one made now over all sets; 202 while what it is made of is being read. */
         get: {
             parameters: {
                 query?: never;
@@ -6943,7 +6943,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A plan that was kept, held or not, as it stands now. */
+        /** A plan that was kept, held or not, as it stands now; 202 while what it is made of is being read. */
         get: {
             parameters: {
                 query?: never;

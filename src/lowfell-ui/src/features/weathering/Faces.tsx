@@ -28,9 +28,9 @@ export function Faces({ view, hands, chosen, onChoose }: Props) {
   const [held, setHeld] = useState<{ entryId: string; n: number; mark: Mark; off: { x: number; y: number } }>();
   const [trueSize, setTrueSize] = useState(false);
   const { answer } = view;
-  const map = layout(view);
+  const map = layout(view, trueSize);
   // Numbers are read at whatever size the map is shown.
-  const small = trueSize ? 2.4 : Math.max(2.4, map.width / 105);
+  const small = map.letterMm;
   const kindOf = (id: string) => hands.plan.entries.find((e) => e.id === id)?.kind;
   const colourOf = (id: string) => answer.entries.find((e) => e.id === id)?.colour ?? "#777";
   const where = (e: React.PointerEvent) => {
@@ -273,7 +273,7 @@ export function Faces({ view, hands, chosen, onChoose }: Props) {
                   );
                 }),
               )}
-              <text y={face.up + small * 1.4} fontSize={small * 1.2} className="fill-current">
+              <text y={face.up + map.nameMm * 1.2} fontSize={map.nameMm} className="fill-current">
                 {markSideWord[face.side]}
               </text>
             </g>

@@ -6,7 +6,9 @@ type Side = Mark["side"];
 /** So near the end of a side no mark is put, mm. */
 const clearMm = 1;
 const gapMm = 6;
-const wordMm = 6;
+/** The least that letters measure, and how many of them the width of the drawing holds where it is wide, mm. */
+const leastLetterMm = 2.4;
+const lettersAcross = 105;
 
 /** Width of a side, mm, and its height. */
 export function sizeOf(view: Pick<WeatheringView, "lengthMm" | "widthMm" | "heightMm">, side: Side): [number, number] {
@@ -24,24 +26,35 @@ export function sidesOf(view: WeatheringView): Side[] {
   return (["front", "right", "back", "left", "top"] as const).filter((s) => used.has(s));
 }
 
-/** The sides that have zones or marks, beside each other: the top over the front. */
-export function layout(view: WeatheringView) {
+/**
+ * The sides that have zones or marks, beside each other, the top over the front; the name of each stands under it, in
+ * letters that grow with the drawing unless it is shown as large as the piece is.
+ */
+export function layout(view: WeatheringView, trueSize = false) {
   const used = sidesOf(view);
   const around = used.filter((s) => s !== "top");
   const top = used.includes("top");
   const [, topUp] = sizeOf(view, "top");
-  const down = top ? topUp + wordMm : 0;
   const faces: { side: Side; x: number; y: number; across: number; up: number }[] = [];
   let x = 0.5;
   for (const side of around) {
     const [across, up] = sizeOf(view, side);
-    faces.push({ side, x, y: down + 0.5, across, up });
+    faces.push({ side, x, y: 0.5, across, up });
     x += across + gapMm;
   }
+  const width = Math.max(view.lengthMm + 1, x - gapMm + 0.5);
+  const letterMm = trueSize ? leastLetterMm : Math.max(leastLetterMm, width / lettersAcross);
+  const nameMm = 1.2 * letterMm;
+  // To the line that the name stands on, then what hangs under it.
+  const wordMm = Math.max(6, 1.6 * nameMm + 1);
+  const down = top ? topUp + wordMm : 0;
+  for (const face of faces) face.y += down;
   if (top) faces.push({ side: "top", x: 0.5, y: 0.5, across: view.lengthMm, up: topUp });
   return {
     faces,
-    width: Math.max(view.lengthMm + 1, x - gapMm + 0.5),
+    width,
+    letterMm,
+    nameMm,
     height: down + view.heightMm + wordMm,
   };
 }

@@ -37,6 +37,16 @@ test("sides stand beside each other with the top over the front", () => {
   expect(map.height).toBeGreaterThan(100);
 });
 
+test("under a long wall there is room for the names of its sides", () => {
+  const long = { ...view, lengthMm: 600, widthMm: 200 } as typeof view;
+  const map = layout(long);
+  const front = map.faces[0]!;
+  expect(map.nameMm).toBeGreaterThan(6);
+  // The line that they stand on, and the foot of a g.
+  expect(map.height - front.y - front.up).toBeGreaterThan(map.nameMm * (1.2 + 0.35));
+  expect(layout(long, true).nameMm).toBeLessThan(3);
+});
+
 test("a mark stays on its side, to a tenth of a millimetre", () => {
   expect(spot(view, { ...mark, xMm: -5, yMm: 99 })).toMatchObject({ xMm: 1, yMm: 70 });
   expect(spot(view, { ...mark, xMm: 33.333, yMm: 12.04 })).toMatchObject({ xMm: 33.3, yMm: 12 });
