@@ -36,14 +36,32 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, IConfi
 
     /// <summary>Reads what is to be planned, from this minute on.</summary>
     /// <exception cref="BeingMadeException">It takes longer than an answer may, after <see cref="AnswerSoon"/>.</exception>
-    internal async Task<Planner> OpenAsync(PlanRequest request, CancellationToken cancel)
+    internal Task<Planner> OpenAsync(PlanRequest request, CancellationToken cancel) => OpenAsync(request, null, cancel);
+
+    /// <summary>The same with the plan that is found in some milliseconds.</summary>
+    /// <exception cref="BeingMadeException">It takes longer than an answer may, after <see cref="AnswerSoon"/>.</exception>
+    internal async Task<Planner> OpenAsync(PlanRequest request, int? lookMs, CancellationToken cancel)
     {
         await CheckAsync(request, cancel);
-        var mark = await PlanKeep.MarkAsync(db, cancel);
-        // Whole minutes: an evening begins at half past seven, not twelve seconds later.
-        var now = Instant.FromUnixTimeSeconds(clock.GetUtcNow().ToUnixTimeSeconds() / 60 * 60);
-        return await keep.PlannerAsync(open.BenchId, mark, request, now, Left(), cancel);
+        var (mark, now) = await NowAsync(cancel);
+        return await keep.PlannerAsync(open.BenchId, mark, request, lookMs, now, Left(), cancel);
     }
+
+    /// <summary>What another way to do it comes to; the way itself is not kept.</summary>
+    /// <param name="way">The way, of sets that are there.</param>
+    /// <param name="what">What is asked of it, and beside what.</param>
+    /// <param name="answer">Finds it.</param>
+    /// <param name="cancel">Cancels.</param>
+    /// <exception cref="BeingMadeException">It takes longer than an answer may, after <see cref="AnswerSoon"/>.</exception>
+    internal async Task<T> AnswerAsync<T>(PlanRequest way, string what, Func<Planner, CancellationToken, T> answer, CancellationToken cancel)
+    {
+        var (mark, now) = await NowAsync(cancel);
+        return await keep.AnswerAsync(open.BenchId, mark, way, what, now, Left(), answer, cancel);
+    }
+
+    // Whole minutes: an evening begins at half past seven, not twelve seconds later.
+    private async Task<(long Mark, Instant Now)> NowAsync(CancellationToken cancel) =>
+        (await PlanKeep.MarkAsync(db, cancel), Instant.FromUnixTimeSeconds(clock.GetUtcNow().ToUnixTimeSeconds() / 60 * 60));
 
     /// <summary>The held plan, as far as it is still to be done; else one made now.</summary>
     internal async Task<PlanView> CurrentAsync(PlanRequest request, CancellationToken cancel)
@@ -53,7 +71,7 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, IConfi
             return await ViewAsync(held, cancel);
         }
 
-        return await HelpAsync((await OpenAsync(request, cancel)).Show(SearchMs, cancel), request, cancel);
+        return await HelpAsync((await OpenAsync(request, SearchMs, cancel)).Show(SearchMs, cancel), request, cancel);
     }
 
     // What would have to go so that a set is done by its day: tried in the order in which a painter would let it go.
@@ -79,7 +97,7 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, IConfi
             var help = new List<string>();
             foreach (var (what, way) in ways)
             {
-                var other = (await OpenAsync(way, cancel)).Show(HelpMs, cancel).Due.FirstOrDefault(d => d.SetId == set.SetId);
+                var other = (await AnswerAsync(way, "due", (planner, stop) => planner.Show(HelpMs, stop).Due, cancel)).FirstOrDefault(d => d.SetId == set.SetId);
                 if (other?.DoneOn is { } day && (set.DoneOn is null || day < set.DoneOn))
                 {
                     help.Add($"{what}: {day:yyyy-MM-dd}");
@@ -107,7 +125,7 @@ public sealed class PlanDesk(LowfellDb db, OpenBench open, PlanKeep keep, IConfi
             return (kept, new HeldPlan(kept.Held(Kept.Read<List<KeptLot>>(held.Lots)), kept.Task).AsPlan());
         }
 
-        var planner = await OpenAsync(new(sets), cancel);
+        var planner = await OpenAsync(new(sets), SearchMs, cancel);
         return (planner, planner.AtOnce(SearchMs, cancel).Best);
     }
 

@@ -53,7 +53,7 @@ public static class PlanEndpoints
     private static async Task<Ok<PlanView>> Look(PlanRequest request, PlanDesk desk, CancellationToken cancel)
     {
         desk.AnswerSoon();
-        return TypedResults.Ok((await desk.OpenAsync(request, cancel)).Show(WhatIfMs, cancel));
+        return TypedResults.Ok((await desk.OpenAsync(request, WhatIfMs, cancel)).Show(WhatIfMs, cancel));
     }
 
     private static async Task<NoContent> Answer(LearnedAnswer answer, LowfellDb db, OpenBench open, CancellationToken cancel)
@@ -116,7 +116,7 @@ public static class PlanEndpoints
         // What is done otherwise is beside the plan in force: where one is held, what that was asked for.
         var inForce = await desk.HeldAsync(cancel) is { } row ? await desk.ViewAsync(row, cancel) : null;
         request = inForce?.Kept!.Request ?? request;
-        var plain = await desk.OpenAsync(request, cancel);
+        var plain = await desk.OpenAsync(request, WhatIfMs, cancel);
         var asPlanned = plain.AtOnce(WhatIfMs, cancel);
         var kept = plain.Keep(asPlanned.Best);
         var ways = new OtherWays(plain.Task);
@@ -148,23 +148,31 @@ public static class PlanEndpoints
             }
 
             var (name, way) = tried[i - 1];
-            Planner planner;
+            if (way == request)
+            {
+                answer.Add(new(name, new PlanWriter(plain).Summary(asPlanned), way));
+                continue;
+            }
+
             try
             {
-                planner = way == request ? plain : await desk.OpenAsync(way, cancel);
+                answer.Add(await desk.AnswerAsync(way, $"{name} for {Kept.Write(request)}", (planner, stop) => Tried(name, way, planner, stop), cancel));
             }
             catch (BeingMadeException) when (answer.Count > 0)
             {
                 return TypedResults.Ok(new WhatIfPage(answer, i));
             }
-
-            // What only shortens a wait or leaves something out is never later: the plan as it is still stands.
-            var eases = way.MostCopies == request.MostCopies && way.Overspray == request.Overspray;
-            var state = way == request ? asPlanned : eases ? planner.AtOnce(WhatIfMs, kept) : planner.AtOnce(WhatIfMs, cancel);
-            answer.Add(new(name == WarmAir ? $"{name} on {new OtherWays(planner.Task).Named(s => s.Coat.Hurried)}" : name, new PlanWriter(planner).Summary(state), way));
         }
 
         return TypedResults.Ok(new WhatIfPage(answer, null));
+
+        WhatIf Tried(string name, PlanRequest way, Planner planner, CancellationToken stop)
+        {
+            // What only shortens a wait or leaves something out is never later: the plan as it is still stands.
+            var eases = way.MostCopies == request.MostCopies && way.Overspray == request.Overspray;
+            var state = eases ? planner.AtOnce(WhatIfMs, kept, stop) : planner.AtOnce(WhatIfMs, stop);
+            return new(name == WarmAir ? $"{name} on {new OtherWays(planner.Task).Named(s => s.Coat.Hurried)}" : name, new PlanWriter(planner).Summary(state), way);
+        }
     }
 
     private static string Named((Coat Coat, OpenZone Zone) o) => $"{o.Coat.Paint?.Name ?? StepWords.Of(o.Coat.Technique)} ({o.Zone.Zone.Piece.Name}, {o.Zone.Zone.Name})";

@@ -11,13 +11,16 @@ namespace Lowfell.Web.Features.Evenings;
 /// <summary>
 /// Keeps what plans are made of, and the plans that were made, for as long as nothing that they rest on has changed: the database counts every change
 /// of it. Who asks for the same at once waits for the same; what nobody waits for any more is ended. Who may wait no longer is told to ask again, and
-/// finds it made.
+/// finds it made. Sources and planners are kept by how many coats they hold; what was answered of other ways is kept without what it was made of.
 /// </summary>
 /// <param name="scopes">Where a scope of its own is opened: what is shared outlives the request that asked first.</param>
 public sealed class PlanKeep(IServiceScopeFactory scopes)
 {
-    private const int MostKept = 32;
-    private readonly ConcurrentDictionary<string, (long Mark, Instant From, Instant Until, object Kept)> kept = new();
+    private const int MostKept = 256;
+
+    // A source or a planner of fifty thousand coats takes some 50 MB.
+    private const int MostCoats = 250_000;
+    private readonly KeptPlans kept = new(MostCoats, MostKept);
     private readonly ConcurrentDictionary<string, object> making = new();
 
     /// <summary>What the bench's plans rest on, counted.</summary>
@@ -33,7 +36,7 @@ public sealed class PlanKeep(IServiceScopeFactory scopes)
         $"{bench} source {(sets is null ? "" : string.Join(",", sets.Order()))}",
         mark,
         now,
-        source => source.Until,
+        source => (source.Until, CoatsOf(source)),
         Timeout.InfiniteTimeSpan,
         async stop =>
         {
@@ -44,29 +47,66 @@ public sealed class PlanKeep(IServiceScopeFactory scopes)
         },
         cancel);
 
-    /// <summary>What there is to plan, as a request has it.</summary>
+    /// <summary>What there is to plan, as a request has it, with the plan at once that was looked for.</summary>
     /// <param name="bench">The bench.</param>
     /// <param name="mark">What its plans rest on, counted before.</param>
     /// <param name="request">What is to be planned.</param>
+    /// <param name="lookMs">For how long a plan is looked for; none where nothing is to be planned yet.</param>
     /// <param name="now">Now, in whole minutes.</param>
     /// <param name="patience">How long to wait; infinite for as long as it takes.</param>
     /// <param name="cancel">Cancels this waiting.</param>
     /// <exception cref="BeingMadeException">It takes longer.</exception>
-    internal Task<Planner> PlannerAsync(Guid bench, long mark, PlanRequest request, Instant now, TimeSpan patience, CancellationToken cancel) => OfAsync(
-        $"{bench} plan {Kept.Write(request)}",
-        mark,
-        now,
-        planner => planner.Source.Until,
-        patience,
-        async stop => new Planner(await SourceAsync(bench, mark, request.SetIds, now, stop), request),
-        cancel);
+    internal async Task<Planner> PlannerAsync(Guid bench, long mark, PlanRequest request, int? lookMs, Instant now, TimeSpan patience, CancellationToken cancel)
+    {
+        var key = $"{bench} plan {Kept.Write(request)}";
+        Task<Planner> OpenAsync(TimeSpan longest, CancellationToken ended) => OfAsync(
+            key, mark, now, planner => (planner.Source.Until, CoatsOf(planner.Source)), longest, async stop => new Planner(await SourceAsync(bench, mark, request.SetIds, now, stop), request), ended);
+        if (lookMs is not { } ms)
+        {
+            return await OpenAsync(patience, cancel);
+        }
 
-    private async Task<T> OfAsync<T>(string key, long mark, Instant now, Func<T, Instant> until, TimeSpan patience, Func<CancellationToken, Task<T>> make, CancellationToken cancel)
+        async Task<Looked<Planner>> LookAsync(CancellationToken stop)
+        {
+            var planner = await OpenAsync(Timeout.InfiniteTimeSpan, stop);
+            planner.AtOnce(ms, stop);
+            return new(planner, planner.Source.Until);
+        }
+
+        return (await OfAsync($"{key} {ms}", mark, now, looked => (looked.Until, 0), patience, LookAsync, cancel)).Value;
+    }
+
+    /// <summary>An answer that is found by planning another way; of the way itself nothing is kept.</summary>
+    /// <param name="bench">The bench.</param>
+    /// <param name="mark">What its plans rest on, counted before.</param>
+    /// <param name="way">The other way.</param>
+    /// <param name="what">What is asked of it, and beside what.</param>
+    /// <param name="now">Now, in whole minutes.</param>
+    /// <param name="patience">How long to wait; infinite for as long as it takes.</param>
+    /// <param name="answer">Finds it.</param>
+    /// <param name="cancel">Cancels this waiting.</param>
+    /// <exception cref="BeingMadeException">It takes longer.</exception>
+    internal async Task<T> AnswerAsync<T>(Guid bench, long mark, PlanRequest way, string what, Instant now, TimeSpan patience, Func<Planner, CancellationToken, T> answer, CancellationToken cancel)
+    {
+        async Task<Looked<T>> LookAsync(CancellationToken stop)
+        {
+            var planner = new Planner(await SourceAsync(bench, mark, way.SetIds, now, stop), way);
+            var found = answer(planner, stop);
+            stop.ThrowIfCancellationRequested();
+            return new(found, planner.Source.Until);
+        }
+
+        return (await OfAsync($"{bench} {what} {Kept.Write(way)}", mark, now, looked => (looked.Until, 0), patience, LookAsync, cancel)).Value;
+    }
+
+    private static int CoatsOf(PlanSource source) => source.Work.Zones.Sum(z => z.Stack.Coats.Count);
+
+    private async Task<T> OfAsync<T>(string key, long mark, Instant now, Func<T, (Instant Until, int Coats)> of, TimeSpan patience, Func<CancellationToken, Task<T>> make, CancellationToken cancel)
         where T : class
     {
-        if (kept.TryGetValue(key, out var have) && have.Mark == mark && have.From <= now && now < have.Until)
+        if (kept.Find(key, mark, now) is T have)
         {
-            return (T)have.Kept;
+            return have;
         }
 
         var name = $"{key} {mark}";
@@ -87,7 +127,8 @@ public sealed class PlanKeep(IServiceScopeFactory scopes)
             try
             {
                 var made = await make(stop);
-                Keep(key, (mark, now, until(made), made));
+                var (until, coats) = of(made);
+                kept.Keep(key, new(mark, now, until, coats, made));
                 return made;
             }
             finally
@@ -97,16 +138,5 @@ public sealed class PlanKeep(IServiceScopeFactory scopes)
         }
     }
 
-    private void Keep(string key, (long Mark, Instant From, Instant Until, object Kept) made)
-    {
-        if (kept.Count >= MostKept)
-        {
-            foreach (var old in kept.OrderBy(k => k.Value.From).Take(1 + (MostKept / 4)).ToList())
-            {
-                kept.TryRemove(old.Key, out _);
-            }
-        }
-
-        kept[key] = made;
-    }
+    private sealed record Looked<T>(T Value, Instant Until);
 }

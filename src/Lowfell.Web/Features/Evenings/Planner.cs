@@ -70,7 +70,11 @@ internal sealed class Planner
         {
             if (made is not { } kept || kept.Ms < searchMs)
             {
-                made = (searchMs, Look(searchMs, null, cancel));
+                var state = Look(searchMs, null, cancel);
+
+                // One that was broken off is none that was looked at for as long.
+                cancel.ThrowIfCancellationRequested();
+                made = (searchMs, state);
             }
 
             return made.Value.State;
@@ -97,7 +101,8 @@ internal sealed class Planner
     /// <summary>A plan at once that follows another one's order as far as it is as good.</summary>
     /// <param name="searchMs">Milliseconds of looking.</param>
     /// <param name="before">The other one's lots.</param>
-    public SolveState AtOnce(int searchMs, IReadOnlyList<KeptLot> before) => Look(searchMs, Held(before), CancellationToken.None);
+    /// <param name="cancel">Nobody waits for it any more.</param>
+    public SolveState AtOnce(int searchMs, IReadOnlyList<KeptLot> before, CancellationToken cancel = default) => Look(searchMs, Held(before), cancel);
 
     /// <summary>The best plan that can be found in the time.</summary>
     public SolveState Solve(double seconds, Action<SolveState> tell, CancellationToken cancel)
