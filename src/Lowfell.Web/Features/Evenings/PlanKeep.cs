@@ -112,7 +112,7 @@ public sealed class PlanKeep(IServiceScopeFactory scopes)
         var name = $"{key} {mark}";
         while (true)
         {
-            var shared = (SharedWork<T>)making.GetOrAdd(name, _ => new SharedWork<T>(MakeAsync));
+            var shared = (SharedWork<T>)making.GetOrAdd(name, _ => Begun());
             if (shared.Join())
             {
                 return await shared.WaitAsync(patience, cancel);
@@ -121,8 +121,14 @@ public sealed class PlanKeep(IServiceScopeFactory scopes)
             making.TryRemove(new(name, shared));
         }
 
+        SharedWork<T> Begun()
+        {
+            SharedWork<T>? own = null;
+            return own = new(stop => MakeAsync(own!, stop));
+        }
+
         // Kept by itself: whoever asked first may have gone, to ask again.
-        async Task<T> MakeAsync(CancellationToken stop)
+        async Task<T> MakeAsync(SharedWork<T> own, CancellationToken stop)
         {
             try
             {
@@ -133,7 +139,8 @@ public sealed class PlanKeep(IServiceScopeFactory scopes)
             }
             finally
             {
-                making.TryRemove(name, out _);
+                // By now it may be the turn of another, where this was given up.
+                making.TryRemove(new(name, own));
             }
         }
     }
