@@ -74,4 +74,28 @@ public sealed class SharedWorkTests
         Assert.Equal("made", await work.WaitAsync(CancellationToken.None));
         Assert.Equal(1, begun);
     }
+
+    [Fact]
+    public async Task What_comes_as_the_patience_ends_is_told_or_asked_for_again_and_never_a_fault()
+    {
+        for (var i = 0; i < 3_000; i++)
+        {
+            var work = new SharedWork<string>(async _ =>
+            {
+                await Task.Delay(1, CancellationToken.None);
+                return "made";
+            });
+            Assert.True(work.Join());
+            try
+            {
+                Assert.Equal("made", await work.WaitAsync(TimeSpan.FromMilliseconds(1), CancellationToken.None));
+            }
+            catch (BeingMadeException)
+            {
+                // Asked for again.
+                Assert.True(work.Join());
+                Assert.Equal("made", await work.WaitAsync(CancellationToken.None));
+            }
+        }
+    }
 }

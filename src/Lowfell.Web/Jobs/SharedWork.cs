@@ -47,8 +47,14 @@ public sealed class SharedWork<T>(Func<CancellationToken, Task<T>> work)
         {
             return await task.WaitAsync(patience, cancel);
         }
-        catch (TimeoutException) when (!task.IsCompleted)
+        catch (TimeoutException)
         {
+            // It may have come, or failed, in the same moment.
+            if (task.IsCompleted)
+            {
+                return await task;
+            }
+
             asksAgain = true;
             throw new BeingMadeException();
         }

@@ -18,7 +18,7 @@ public sealed class PlanKeep(IServiceScopeFactory scopes)
 {
     private const int MostKept = 256;
 
-    // A source or a planner of fifty thousand coats takes some 50 MB.
+    // Of sources and planners together: five at the far end of docs/benchmarks.md, where the host stays under a gigabyte.
     private const int MostCoats = 250_000;
     private readonly KeptPlans kept = new(MostCoats, MostKept);
     private readonly ConcurrentDictionary<string, object> making = new();
